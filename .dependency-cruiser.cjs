@@ -1,0 +1,89 @@
+// Who may import whom: app -> features -> (workers, storage, ui) -> core, one way.
+const CORE_ALLOWED = {
+  base: ['base'],
+  signal: ['base', 'signal'],
+  fit: ['base', 'signal', 'fit'],
+  sender: ['base', 'sender'],
+  coolant: ['base', 'coolant'],
+  obd: ['base', 'obd'],
+  formats: ['base', 'signal', 'obd', 'formats'],
+  plant: ['base', 'signal', 'sender', 'coolant', 'plant'],
+  twin: ['base', 'signal', 'coolant', 'twin'],
+  codes: ['base', 'codes'],
+  monitor: ['base', 'signal', 'coolant', 'monitor'],
+  diagnosis: ['base', 'signal', 'fit', 'sender', 'coolant', 'twin', 'monitor', 'diagnosis'],
+  planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'diagnosis', 'planning'],
+};
+
+const coreRules = Object.entries(CORE_ALLOWED).map(([folder, allowed]) => ({
+  name: `core-${folder}`,
+  comment: `src/core/${folder} may import only: ${allowed.join(', ')}`,
+  severity: 'error',
+  from: { path: `^src/core/${folder}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^src/core/', pathNot: `^src/core/(${allowed.join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+    {
+      name: 'core-is-pure',
+      comment: 'core knows no React, Next, Dexie, DOM or Node',
+      severity: 'error',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: {
+        pathNot:
+          '^(src/core/|node_modules/(papaparse|fflate|read-excel-file|yup|ml-matrix|d3-array|d3-random|@types/))',
+      },
+    },
+    {
+      name: 'ui-knows-no-coolant',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: { path: '^src/', pathNot: '^src/(ui|core/base)/' },
+    },
+    {
+      name: 'storage-stands-on-core',
+      severity: 'error',
+      from: { path: '^src/storage/' },
+      to: { path: '^src/', pathNot: '^src/(storage|core/(base|formats|codes|sender|diagnosis|planning|plant|twin))/' },
+    },
+    {
+      name: 'workers-stand-on-core',
+      severity: 'error',
+      from: { path: '^src/workers/' },
+      to: { path: '^src/', pathNot: '^src/(workers|core)/' },
+    },
+    {
+      name: 'no-feature-imports-another',
+      severity: 'error',
+      from: { path: '^src/features/([^/]+)/' },
+      to: { path: '^src/features/', pathNot: '^src/features/$1/' },
+    },
+    {
+      name: 'features-do-not-import-app',
+      severity: 'error',
+      from: { path: '^src/(features|workers|storage|ui|core|cli)/' },
+      to: { path: '^src/app/' },
+    },
+    {
+      name: 'app-composes-features',
+      severity: 'error',
+      from: { path: '^src/app/' },
+      to: { path: '^src/', pathNot: '^src/(app|features|ui)/' },
+    },
+    {
+      name: 'cli-stands-on-core',
+      severity: 'error',
+      from: { path: '^src/cli/' },
+      to: { path: '^src/', pathNot: '^src/(cli|core)/' },
+    },
+    ...coreRules,
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'types', 'node', 'default'] },
+  },
+};

@@ -1,0 +1,44 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.PORT ?? 3210);
+
+/** The built app on a port of its own; plain, or as a demo. */
+const server = (at: number, env: Record<string, string>) => ({
+  command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${at}`,
+  url: `http://127.0.0.1:${at}/`,
+  reuseExistingServer: false,
+  timeout: 60_000,
+  env: { NEXT_TELEMETRY_DISABLED: '1', ...env },
+  gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 5000 },
+});
+
+export default defineConfig({
+  testDir: 'tests/browser',
+  outputDir: 'test-results/browser',
+  fullyParallel: false,
+  workers: 1,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 20_000 },
+  reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    browserName: 'chromium',
+    timezoneId: 'UTC',
+    launchOptions: {
+      executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-dev-shm-usage',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: [server(port, {}), server(port + 1, { VARMEK_DEMO: '1' })],
+});

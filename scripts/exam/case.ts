@@ -1,0 +1,64 @@
+import { CAUSES, type Cause, type ChannelSet } from '../../src/core/base';
+import { judgeNow, type Grade, type HypothesisReport } from '../../src/core/diagnosis';
+import { drawScenario, type ScenarioRequest } from '../../src/core/plant';
+
+/** One judged exam case. */
+export interface ExamCase {
+  readonly seed: number;
+  readonly truth: Cause;
+  readonly channelSet: ChannelSet;
+  readonly hotStart: boolean;
+  readonly effect_k: number;
+  readonly ambient_c: number;
+  readonly verdict: Cause;
+  readonly probability: number;
+  readonly grade: Grade;
+  readonly usable: boolean;
+  readonly bins: number;
+  readonly milliseconds: number;
+  readonly hypotheses: readonly HypothesisReport[];
+  readonly evidence: Readonly<Record<string, Readonly<Record<Cause, number>>>>;
+}
+
+const SETS: readonly ChannelSet[] = ['full', 'basic', 'temperature-only'];
+/** Share of sound vehicles among the cases, and of hopeless starts. */
+const HEALTHY_EVERY = 4;
+const HOT_EVERY = 23;
+
+/** What case `index` of an exam asks for: causes and channel sets take turns, so that small exams cover all. */
+export function requestFor(index: number, seed: number): ScenarioRequest {
+  const channelSet = SETS[index % SETS.length]!;
+  const faults = CAUSES.filter((c) => c !== 'healthy' && c !== 'insufficient-heat');
+  const round = Math.floor(index / SETS.length);
+  const sound = round % HEALTHY_EVERY === 0;
+  const cause = sound
+    ? Math.floor(round / HEALTHY_EVERY) % 3 === 2
+      ? 'insufficient-heat'
+      : 'healthy'
+    : faults[(round - Math.floor(round / HEALTHY_EVERY)) % faults.length]!;
+  return { seed: seed + index, cause, channelSet, hotStart: round % HOT_EVERY === HOT_EVERY - 1 };
+}
+
+/** Draws and judges case `index`. A gauge fault is always drawn with its gauge logged. */
+export function runCase(index: number, seed: number): ExamCase {
+  const request = requestFor(index, seed);
+  const scenario = drawScenario(request.cause === 'gauge-sender-fault' ? { ...request, channelSet: 'full' } : request);
+  const started = performance.now();
+  const finding = judgeNow(scenario.trace, scenario.vehicle);
+  return {
+    seed: scenario.seed,
+    truth: scenario.cause,
+    channelSet: scenario.channelSet,
+    hotStart: scenario.hotStart,
+    effect_k: scenario.effect_k,
+    ambient_c: scenario.conditions.ambient_c,
+    verdict: finding.verdict.cause,
+    probability: finding.verdict.probability,
+    grade: finding.verdict.grade,
+    usable: finding.quality.usable,
+    bins: finding.curves.measured_c.filter(Number.isFinite).length,
+    milliseconds: performance.now() - started,
+    hypotheses: finding.hypotheses,
+    evidence: Object.fromEntries(finding.evidence.map((l) => [l.id, l.logLikelihood])),
+  };
+}

@@ -1,0 +1,32 @@
+import os from 'node:os';
+import path from 'node:path';
+import { Worker } from 'node:worker_threads';
+import type { ExamCase } from './case';
+
+/** Judges `count` cases from `seed` on over all cores; calls back after each. */
+export function runExam(
+  count: number,
+  seed: number,
+  onCase: (done: number) => void,
+  cores = os.availableParallelism(),
+): Promise<ExamCase[]> {
+  const results: ExamCase[] = [];
+  let next = 0;
+  return new Promise((resolve, reject) => {
+    for (let w = 0; w < Math.min(cores, count); w++) {
+      const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), { workerData: { seed } });
+      const give = (): void => {
+        if (next < count) worker.postMessage(next++);
+        else void worker.terminate();
+      };
+      worker.on('message', (result: ExamCase) => {
+        results.push(result);
+        onCase(results.length);
+        if (results.length === count) resolve(results.sort((a, b) => a.seed - b.seed));
+        give();
+      });
+      worker.on('error', reject);
+      give();
+    }
+  });
+}

@@ -1,0 +1,194 @@
+#!/usr/bin/env node
+// Takes the pictures in docs/screenshots from the demo garage. Usage: npm run screenshots
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { ensureChromium } from './chromium.mjs';
+import { ensureBuild, ensurePackages, root } from './packages.mjs';
+
+ensurePackages();
+const executablePath = ensureChromium();
+if (!executablePath) process.exit(1);
+ensureBuild();
+const { chromium } = await import('@playwright/test');
+const PORT = '3290';
+const BASE = `http://127.0.0.1:${PORT}`;
+const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
+const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', PORT], {
+  cwd: root,
+  stdio: ['ignore', 'pipe', 'inherit'],
+  env: { ...process.env, VARMEK_DEMO: '1' },
+});
+await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('Ready') && resolve()));
+
+const browser = await chromium.launch({
+  executablePath,
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-dev-shm-usage',
+    '--disable-quic',
+    '--disable-background-networking',
+  ],
+});
+const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, timezoneId: 'UTC' });
+const shot = (name) =>
+  page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`), animations: 'disabled' });
+const go = (to) => page.goto(BASE + to);
+
+const demoLog = (name) => readFileSync(path.join(root, 'public', 'demo', name), 'utf8');
+const csv = (name, text) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
+
+/** The library's trace as a German logger writes it, with a double row, a row in the wrong place and a lost reading. */
+function messyLog() {
+  const header = {
+    time_s: 'Zeit [s]',
+    ect_c: 'Kühlmitteltemperatur [°C]',
+    iat_c: 'Ansauglufttemperatur [°C]',
+    ambient_c: 'Außentemperatur',
+    speed_kmh: 'Geschwindigkeit',
+    rpm: 'Drehzahl',
+    load_pct: 'Last',
+    maf_gps: 'Luftmasse [g/s]',
+    heater_pct: 'Gebläse',
+  };
+  const [names, ...rows] = demoLog('library.csv').trim().split('\n');
+  const lines = rows.map((row) => row.replaceAll(',', ';').replaceAll('.', ','));
+  lines.splice(80, 0, lines[80]);
+  [lines[300], lines[301]] = [lines[301], lines[300]];
+  lines[200] = lines[200].replace(/^([^;]*);[^;]*/, '$1;6553,5');
+  const shown = names.split(',').map((name) => header[name] ?? name);
+  return ['Logger im Hof', [...shown, 'Bemerkung'].join(';'), ...lines].join('\r\n');
+}
+
+async function importShots() {
+  await go('/jobs/demo-arrival');
+  await page.getByTestId('log-file').setInputFiles(csv('fahrt 3.csv', messyLog()));
+  await page.getByTestId('why').waitFor({ timeout: 60_000 });
+  await page.getByTestId('imported').getByRole('button', { name: 'Import report' }).click();
+  await page.waitForTimeout(500);
+  await shot('import-report');
+  await page.getByRole('button', { name: 'Add a second log of this drive' }).click();
+  const ect = demoLog('library.csv')
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((l) => Number(l.split(',')[1]));
+  const at = (t) => ect[Math.max(0, Math.min(ect.length - 1, t))];
+  const rows = Array.from({ length: 960 }, (_, i) => 2 * i).map((t) =>
+    [t, at(t - 128) - 3, 2 + 0.4 * at(t - 170), 0.8 * at(t - 150)].map((v) => v.toFixed(1)).join(';'),
+  );
+  const second = ['time (s);Housing (°C);Lower radiator hose (°C);Heater outlet (°C)', ...rows].join('\n');
+  await page.getByTestId('second-log').setInputFiles(csv('thermocouples.csv', second));
+  await page.getByTestId('placed').waitFor();
+  await page.waitForTimeout(500);
+  await shot('second-log');
+  await page.keyboard.press('Escape');
+  const odd = demoLog('library.csv').replace('time_s,ect_c,iat_c,ambient_c', 'time,temp 1,temp 2,temp 3');
+  await page.getByTestId('log-file').setInputFiles(csv('bench logger.csv', odd));
+  await page.getByTestId('import-error').waitFor();
+  await page.waitForTimeout(500);
+  await shot('columns');
+}
+
+async function liveShot() {
+  await go('/jobs/demo-arrival/drive/live');
+  await page.getByLabel('Simulated vehicle').selectOption('thermostat-leaking');
+  await page.getByLabel('How fast').selectOption('60');
+  await page.getByRole('button', { name: 'Start logging' }).click();
+  await page.waitForTimeout(9000);
+  await page.getByRole('button', { name: 'Heater hot' }).click();
+  await page.getByRole('heading', { level: 1 }).first().hover();
+  await shot('live');
+  await page.getByRole('button', { name: 'Stop logging' }).click();
+}
+
+async function triageShot() {
+  await go('/triage');
+  const logs = [
+    ['ferry office 2 monday.csv', 'ferry-early.csv'],
+    ['ferry office 2 hot.csv', 'ferry-short.csv'],
+    ['gritter 4 night run.csv', 'gritter.csv'],
+    ['harbour pick-up.csv', 'harbour.csv'],
+    ['district nurse 7.csv', 'nurse.csv'],
+    ['unknown van.csv', 'library.csv'],
+  ];
+  await page
+    .getByTestId('triage-files')
+    .setInputFiles([
+      ...logs.map(([name, from]) => csv(name, demoLog(from))),
+      csv('library bus rpm only.csv', 'time_s,rpm\n0,700\n1,710\n2,720\n'),
+    ]);
+  await page.waitForTimeout(15_000);
+  await shot('triage');
+}
+
+try {
+  await go('/');
+  await page.getByRole('link', { name: /Island taxi/ }).waitFor();
+  await page
+    .getByText('Not judged yet')
+    .first()
+    .waitFor({ state: 'visible' })
+    .catch(() => undefined);
+  await page.waitForFunction(() => !document.body.innerText.includes('Not judged yet'), undefined, {
+    timeout: 120_000,
+  });
+  await shot('jobs');
+  await go('/jobs/demo-gritter');
+  await page.getByTestId('chart').locator('svg path').first().waitFor();
+  await page.waitForTimeout(600);
+  await shot('trace');
+  await page.getByRole('button', { name: 'Dark, for the bay' }).click();
+  await shot('trace-dark');
+  await page.getByRole('button', { name: 'Light, for the yard' }).click();
+  await go('/jobs/demo-ferry-short');
+  await page.getByTestId('reason').waitFor();
+  await page.waitForTimeout(600);
+  await shot('cannot-tell');
+  await go('/jobs/demo-arrival/arrival');
+  await page.getByRole('checkbox', { name: 'Heater weak or never hot' }).click();
+  await page.getByRole('checkbox', { name: /Gauge low on the road/ }).click();
+  await page.getByLabel('Code', { exact: true }).fill('P0128');
+  await page.getByRole('button', { name: 'Add the code' }).click();
+  await page.getByText('Does not prove').waitFor();
+  await shot('arrival');
+  await go('/jobs/demo-arrival/cold-look');
+  await page
+    .getByRole('group', { name: 'Level against the cold mark' })
+    .getByRole('button', { name: 'at the mark' })
+    .click();
+  await page.waitForTimeout(300);
+  await shot('cold-look');
+  await go('/jobs/demo-arrival/drive');
+  await page.getByTestId('tells-apart').waitFor({ timeout: 60_000 });
+  await page.getByLabel('Heater blower').fill('50');
+  await page.waitForTimeout(6000);
+  await shot('drive');
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 794, height: 1123 });
+  await shot('drive-card');
+  await page.emulateMedia({ media: 'screen' });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  await go('/jobs/demo-arrival/drive/stopwatch');
+  await page.getByRole('button', { name: 'Start', exact: true }).click();
+  await page.getByRole('region', { name: 'Next observation' }).getByRole('button', { name: 'stands still' }).click();
+  await page.waitForTimeout(1500);
+  await shot('stopwatch');
+  await go('/jobs/demo-harbour');
+  await page.getByTestId('headline').waitFor();
+  await page.keyboard.press('e');
+  await page.getByTestId('evidence').waitFor();
+  await page.waitForTimeout(400);
+  await shot('evidence');
+  await go('/vehicles/demo-ferry');
+  await page.getByTestId('repeat-alert').waitFor();
+  await page.waitForTimeout(400);
+  await shot('vehicle');
+  await importShots();
+  await liveShot();
+  await triageShot();
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+}

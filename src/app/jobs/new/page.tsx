@@ -1,0 +1,5 @@
+import { NewJobScreen } from '@/features/jobs/NewJobScreen';
+
+export default function NewJobPage() {
+  return <NewJobScreen />;
+}

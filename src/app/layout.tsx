@@ -1,0 +1,28 @@
+import type { Metadata, Viewport } from 'next';
+import type { ReactNode } from 'react';
+import { DemoLoader } from '@/features/demo/DemoLoader';
+import { JudgingBar } from '@/features/judging/JudgingBar';
+import { AppShell } from '@/features/shell/AppShell';
+import './globals.css';
+
+export const metadata: Metadata = { title: 'Varmek', description: 'From a logged warm-up to a finding' };
+export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
+/** The server says at run time whether it is a demo. */
+export const dynamic = 'force-dynamic';
+
+// Before the first paint, so that a dark bay is not lit up; the key is that of useTheme.
+const themeScript = `if(localStorage.getItem('varmek-theme')==='bay')document.documentElement.dataset.theme='bay'`;
+
+export default function RootLayout({ children }: { children: ReactNode }) {
+  return (
+    <html lang="en" data-theme="yard" suppressHydrationWarning>
+      <head>
+        <script dangerouslySetInnerHTML={{ __html: themeScript }} />
+      </head>
+      <body className="min-h-dvh bg-base-100 font-sans text-base-content antialiased">
+        <AppShell status={<JudgingBar />}>{children}</AppShell>
+        <DemoLoader wanted={process.env.VARMEK_DEMO === '1'} />
+      </body>
+    </html>
+  );
+}

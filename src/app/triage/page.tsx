@@ -1,0 +1,5 @@
+import { TriageScreen } from '@/features/triage/TriageScreen';
+
+export default function TriagePage() {
+  return <TriageScreen />;
+}

@@ -1,0 +1,5 @@
+import { NewVehicleScreen } from '@/features/vehicles/NewVehicleScreen';
+
+export default function NewVehiclePage() {
+  return <NewVehicleScreen />;
+}

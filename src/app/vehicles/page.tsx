@@ -1,0 +1,5 @@
+import { VehiclesScreen } from '@/features/vehicles/VehiclesScreen';
+
+export default function VehiclesPage() {
+  return <VehiclesScreen />;
+}

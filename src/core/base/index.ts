@@ -1,0 +1,17 @@
+export { CAUSES, isCause, type Cause } from './causes';
+export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity } from './channels';
+export { fail, ok, type Result } from './result';
+export { channelSet, countPresent, duration_s, loggedChannels, type ChannelSet, type Trace } from './trace';
+export {
+  celsiusToFahrenheit,
+  celsiusToKelvin,
+  fahrenheitToCelsius,
+  KELVIN_AT_0_C,
+  KM_PER_MILE,
+  parseQuantity,
+  UNITS,
+  unitOf,
+  type Unit,
+  type UnitFamily,
+} from './units';
+export { type Vehicle } from './vehicle';

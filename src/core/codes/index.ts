@@ -1,0 +1,1 @@
+export { CODES, readCode, type CodeMeaning, type CodeReading } from './codeDictionary';

@@ -1,0 +1,177 @@
+import type { Cause } from '../base';
+import { CAUSE_TEXT, causeName } from './causeText';
+import { GRADE_FROM } from './finding';
+import { neighboursOf } from './neighbours';
+import { VEHICLE_PARAMETERS } from '../twin';
+import type { JudgeContext } from './judgeContext';
+import type { HypothesisFit } from './traceFit';
+import { traceFeatures, type TraceFeatures } from './traceFeatures';
+
+const deg = (c: number): string => `${Math.round(c)} °C`;
+const kelvin = (k: number): string => `${Math.abs(Math.round(k))} °C`;
+const minute = (s: number): string => `minute ${Math.round(s / 60)}`;
+const rate = (r: number): string => `${r.toFixed(1)} °C a minute`;
+
+/** How the trace stands against a sound vehicle's on the same drive. */
+function againstSound(f: TraceFeatures): string {
+  const d = f.departure;
+  if (d) {
+    return `At ${minute(d.time_s)} a sound vehicle would read ${Math.round(d.low_c)} to ${deg(d.high_c)} on this drive; this one read ${deg(d.reading_c)}.`;
+  }
+  return `The reading stays inside the band of a sound vehicle: it ends near ${deg(f.level_c)}, where ${deg(f.expectedLevel_c)} is expected.`;
+}
+
+function climb(f: TraceFeatures): string {
+  if (!Number.isFinite(f.climb_kpmin) || !Number.isFinite(f.expectedClimb_kpmin)) return '';
+  return `It climbed ${rate(f.climb_kpmin)} from ${deg(f.start_c)}, against ${rate(f.expectedClimb_kpmin)} expected.`;
+}
+
+function startAgainstAir(f: TraceFeatures): string {
+  if (f.outside_c === null) return 'No air temperature was logged, so the start cannot be checked against it.';
+  return `It started at ${deg(f.start_c)} with air at ${deg(f.outside_c)}.`;
+}
+
+function level(f: TraceFeatures): string {
+  const flat = f.levelSpread_k < 5 ? 'flat' : 'uneven';
+  return `Its level over the last third is ${flat}: ${deg(f.level_c)} with a spread of ${kelvin(f.levelSpread_k)}.`;
+}
+
+function sag(f: TraceFeatures): string {
+  if (f.sagPer10kmh_k === null) return '';
+  return Math.abs(f.sagPer10kmh_k) < 0.4
+    ? 'Its level hardly changes between town and fast road.'
+    : `It ran ${Math.abs(f.sagPer10kmh_k).toFixed(1)} °C ${f.sagPer10kmh_k < 0 ? 'cooler' : 'warmer'} for every 10 km/h of road speed.`;
+}
+
+function standstill(f: TraceFeatures): string {
+  return f.standstill_kpmin === null ? '' : `At standstill it moved by ${f.standstill_kpmin.toFixed(1)} °C a minute.`;
+}
+
+/** The observation that speaks for the leading cause, from this trace's figures. */
+function shape(cause: Cause, f: TraceFeatures, context: JudgeContext): string {
+  const rated = context.vehicle.thermostat.rated_c;
+  const severity = context.causes[0]!.parameters;
+  switch (cause) {
+    case 'thermostat-stuck-open':
+    case 'thermostat-leaking':
+      return `${climb(f)} ${sag(f) || level(f)} ${
+        severity.leak_fraction === undefined
+          ? ''
+          : `The best fit passes ${Math.round(100 * severity.leak_fraction)} % of full radiator flow while shut.`
+      }`;
+    case 'thermostat-opens-early':
+    case 'thermostat-opens-late':
+      return `${climb(f)} The best fit opens at ${deg(rated + (severity.opening_shift_k ?? 0))} against a rating of ${deg(rated)}. ${level(f)}`;
+    case 'thermostat-stuck-closed':
+      return `It reached ${deg(f.highest_c)} with a thermostat rated ${deg(rated)} and shows no bend.`;
+    case 'thermostat-heating-fault':
+      return `${level(f)} Unheated it opens at ${deg(rated)}, heated at ${deg(context.vehicle.thermostat.heated_rated_c ?? rated - 17)}.`;
+    case 'sender-reads-low':
+    case 'sender-reads-high':
+      return `${startAgainstAir(f)} ${level(f)} A sender off by a fixed amount keeps the shape and shifts it.`;
+    case 'sender-slow':
+      return `${climb(f)} The bends come late and rounded, as with a lag of ${Math.round(severity.lag_s ?? 0)} s.`;
+    case 'sender-intermittent':
+      return `${context.findings.dropouts_s.length} times the reading jumped faster than coolant can change; those samples were left out of the fit.`;
+    case 'sender-stuck':
+      return context.findings.frozenFrom_s === null
+        ? 'The reading hardly moves.'
+        : `From ${minute(context.findings.frozenFrom_s)} on the reading stands at ${deg(context.findings.frozenAt_c)} without any change.`;
+    case 'gauge-sender-fault':
+      return context.findings.gaugeMinusEct_k === null
+        ? 'No gauge channel was logged.'
+        : `The gauge stands ${kelvin(context.findings.gaugeMinusEct_k)} ${context.findings.gaugeMinusEct_k < 0 ? 'below' : 'above'} the engine reading, which itself fits a sound vehicle.`;
+    case 'fan-not-running':
+    case 'flow-restricted':
+      return `${standstill(f)} It reached ${deg(f.highest_c)}. ${sag(f)}`;
+    case 'low-coolant-or-air':
+      return `${climb(f)} The reading is uneven in a way that coolant around a sender is not.`;
+    case 'fan-always-on':
+      return `${standstill(f)} ${level(f)}`;
+    case 'insufficient-heat':
+      return f.expectedWarm_s === null
+        ? `On this drive even a sound vehicle stays at ${deg(f.expectedLevel_c)}, below its rating of ${deg(rated)}. ${climb(f)}`
+        : `${climb(f)} The fitted heat does not carry it to the rating of ${deg(rated)} on this drive.`;
+    case 'healthy':
+      return `${climb(f)} ${level(f)}`;
+  }
+}
+
+/** Least difference between two fitted courses worth pointing at, K. */
+const PARTS_FROM_K = 1.5;
+
+/** Odds from which a rival that fits as well must have paid for it by bending the vehicle. */
+const BENT_FROM = 3;
+
+/** Which vehicle figure the rival bends further from the usual than the best cause does. */
+function bendingOf(context: JudgeContext, rivalFit: HypothesisFit): string {
+  const z = rivalFit.fit.z;
+  const extra = VEHICLE_PARAMETERS.map((_, i) => Math.abs(z[i]!) - Math.abs(context.bestFit.fit.z[i]!));
+  const i = extra.indexOf(Math.max(...extra));
+  const { label } = VEHICLE_PARAMETERS[i]!;
+  return extra[i]! < 0.3
+    ? 'It fits as well, but is the less usual fault at this strength.'
+    : `It fits as well only with ${label.toLowerCase()} ${Math.abs(z[i]!).toFixed(1)} standard deviations off the usual, against ${Math.abs(context.bestFit.fit.z[i]!).toFixed(1)}.`;
+}
+
+/** Where the best cause and its rival differ most among the measured bins, and what was read there. */
+function partingOf(context: JudgeContext, ratio: number): string {
+  const { curves, rival } = context;
+  if (!rival) return '';
+  let at = -1;
+  let most = PARTS_FROM_K;
+  for (let k = 0; k < rival.reading_c.length; k++) {
+    const apart = Math.abs(curves.best_c[k]! - rival.reading_c[k]!);
+    if (apart > most && Number.isFinite(curves.measured_c[k]!)) {
+      most = apart;
+      at = k;
+    }
+  }
+  if (at >= 0) {
+    const name = causeName(context.causes[1]!.cause).toLowerCase();
+    return `They part at ${minute(curves.time_s[at]!)}: ${name} would read ${deg(rival.reading_c[at]!)}, the best cause ${deg(curves.best_c[at]!)}; it read ${deg(curves.measured_c[at]!)}.`;
+  }
+  return ratio >= BENT_FROM
+    ? bendingOf(context, rival.fit)
+    : 'Fitted to this trace, the two hardly differ anywhere: another test must separate them.';
+}
+
+/** What stands next, by how much it loses, and what separates the two. */
+function rival(context: JudgeContext): string {
+  const [first, second] = context.causes;
+  if (!first || !second || second.probability < 0.005) return 'No other cause comes near it.';
+  const ratio = first.probability / second.probability;
+  const times =
+    ratio < 1.5 ? 'almost as likely' : `${ratio < 10 ? ratio.toFixed(1) : Math.round(ratio)} times less likely`;
+  return `What else looks like this: ${causeName(second.cause).toLowerCase()}, ${times}. ${partingOf(context, ratio)}`.trim();
+}
+
+const tidy = (text: string): string => text.replace(/\s+/g, ' ').trim();
+
+/** One sentence for the verdict and three for the why, all with this trace's own figures. */
+export function explain(context: JudgeContext): { reason: string; why: string[] } {
+  const features = traceFeatures(context);
+  const { causes, quality, grade } = context;
+  const leader = causes[0]!;
+  const first = quality.usable ? againstSound(features) : (quality.problems[0] ?? againstSound(features));
+  const why = [first, tidy(shape(leader.cause, features, context)), rival(context)];
+  if (!quality.usable) return { reason: `Cannot tell from this trace: ${quality.problems[0] ?? 'not usable'}`, why };
+  if (grade === 'inconclusive') {
+    const second = causes[1]!;
+    return {
+      reason: `Cannot tell yet: ${causeName(leader.cause).toLowerCase()} and ${causeName(second.cause).toLowerCase()} fit this trace about as well.`,
+      why,
+    };
+  }
+  const { name, means } = CAUSE_TEXT[leader.cause];
+  if (leader.probability < GRADE_FROM.suspect) {
+    const others = causes.slice(1).filter((c) => neighboursOf(leader.cause).includes(c.cause) && c.probability > 0.05);
+    const together = others.reduce((sum, c) => sum + c.probability, leader.probability);
+    const names = others.map((c) => causeName(c.cause).toLowerCase()).join(' or ');
+    return {
+      reason: `${name} or ${names}, together ${Math.round(100 * together)} %: this trace cannot part them. ${why[0]}`,
+      why,
+    };
+  }
+  return { reason: `${name}: ${means}. ${why[0]}`, why };
+}

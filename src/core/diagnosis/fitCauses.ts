@@ -1,0 +1,82 @@
+import type { Cause, Vehicle } from '../base';
+import { VEHICLE_PARAMETER_COUNT } from '../twin';
+import { HYPOTHESES, SOUND, type Hypothesis } from './hypotheses';
+import { firstGuess, fitHypothesis, type HypothesisFit, type TraceProblem } from './traceFit';
+
+/** Where a judgement stands. */
+export interface JudgeProgress {
+  readonly done: number;
+  readonly of: number;
+  readonly doing: Cause;
+}
+
+/** How many other causes' fits the sound vehicle is tried again from. */
+const SOUND_RESTARTS = 4;
+/** Where a fault leads the sound vehicle by more than this in log evidence, it is tried again from all of them. */
+const ACCUSED_FROM = 2;
+/** Faults this close to the best in log evidence are tried again from the sound vehicle. */
+const CONTENDER_WITHIN = 9;
+/** A restart must gain this much to count. */
+const BETTER_BY = 0.05;
+
+/** Vehicle parameters and heat knots of a fit, without its severities. */
+const vehiclePart = (problem: TraceProblem, fit: HypothesisFit): Float64Array =>
+  fit.fit.z.slice(0, VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
+
+function better(a: HypothesisFit, b: HypothesisFit): HypothesisFit {
+  return b.logEvidence > a.logEvidence + BETTER_BY ? b : a;
+}
+
+/** Fits one hypothesis from its own starting points, vehicle at its prior. */
+function fitFresh(problem: TraceProblem, hypothesis: Hypothesis): HypothesisFit {
+  return hypothesis.starts
+    .map((start) => fitHypothesis(problem, hypothesis, firstGuess(problem, hypothesis, start)))
+    .reduce(better);
+}
+
+/** Best of the fits with different causes, leaving out `except`. */
+function bestOthers(fits: readonly HypothesisFit[], except: Hypothesis, count: number): HypothesisFit[] {
+  const sorted = fits.filter((f) => f.hypothesis !== except).sort((a, b) => b.logEvidence - a.logEvidence);
+  return sorted
+    .filter((f, i) => sorted.findIndex((g) => g.hypothesis.cause === f.hypothesis.cause) === i)
+    .slice(0, count);
+}
+
+/**
+ * Fits every hypothesis that applies. The bend at opening makes several valleys, so what one hypothesis learned of the
+ * vehicle is tried by the others: the sound vehicle starts again from the best faults, and close faults from it.
+ *
+ * @returns one fit per hypothesis, the sound vehicle first
+ */
+export function* fitCauses(
+  problem: TraceProblem,
+  vehicle: Vehicle,
+): Generator<JudgeProgress, HypothesisFit[], undefined> {
+  const hypotheses = HYPOTHESES.filter((h) => h.applies?.(vehicle) ?? true);
+  const of = hypotheses.length + 2;
+  const fits: HypothesisFit[] = [];
+  for (const hypothesis of hypotheses) {
+    yield { done: fits.length, of, doing: hypothesis.cause };
+    fits.push(fitFresh(problem, hypothesis));
+  }
+  yield { done: of - 2, of, doing: SOUND.cause };
+  let sound = fits[0]!;
+  const likely = bestOthers(fits, SOUND, SOUND_RESTARTS);
+  for (const other of likely) sound = better(sound, fitHypothesis(problem, SOUND, vehiclePart(problem, other)));
+  const best = Math.max(...fits.map((f) => f.logEvidence));
+  if (best - sound.logEvidence > ACCUSED_FROM) {
+    // Before a vehicle is accused, its defence is heard in full.
+    const rest = fits.slice(1).filter((f) => !likely.includes(f));
+    for (const other of rest) sound = better(sound, fitHypothesis(problem, SOUND, vehiclePart(problem, other)));
+  }
+  fits[0] = sound;
+  for (let i = 1; i < fits.length; i++) {
+    const fit = fits[i]!;
+    if (fit.logEvidence < best - CONTENDER_WITHIN) continue;
+    yield { done: of - 1, of, doing: fit.hypothesis.cause };
+    const severity = fit.fit.z.slice(VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
+    const start = Float64Array.of(...vehiclePart(problem, sound), ...severity);
+    fits[i] = better(fit, fitHypothesis(problem, fit.hypothesis, start));
+  }
+  return fits;
+}

@@ -1,0 +1,225 @@
+import { CAUSES, channelSet, countPresent, type Cause, type Trace, type Vehicle } from '../base';
+import { runMonitors } from '../monitor';
+import { logSumExp } from '../signal';
+import { prepareInputs, twinTruth, type TwinInputs, type VehicleMemory } from '../twin';
+import { inspectSignal, maskTrace, type SignalFindings } from './detectors';
+import { explain } from './explain';
+import { gradeOf, type Finding, type HypothesisReport, type MemoryReport } from './finding';
+import { predictBand } from './healthyBand';
+import { fitCauses, type JudgeProgress } from './fitCauses';
+import { SOUND } from './hypotheses';
+import { bandWidth_k } from './memory';
+import { nextForTrace } from './nextForTrace';
+import { addLogs, CALIBRATION, noiseScale, toProbabilities } from './posterior';
+import { logPriors } from './priors';
+import { assessQuality } from './quality';
+import { reportHypotheses, reportParameters, toOdds } from './reports';
+import { signalLines, visibilityLine } from './traceLines';
+import type { Way } from './visibility';
+import { flatLogs, type CauseLogs } from './signalEvidence';
+import { predictReading, prepareProblem, type HypothesisFit, type TraceProblem } from './traceFit';
+
+/** Options of a judgement. */
+export interface JudgeOptions {
+  /** Narrowed priors from this vehicle's known-good traces. */
+  readonly memory?: VehicleMemory | null;
+}
+
+/** Causes that only the raw signal shows; the rest of their trace is a sound vehicle's. */
+const SIGNAL_CAUSES: readonly Cause[] = ['sender-intermittent', 'sender-stuck', 'gauge-sender-fault'];
+
+/** True when the sound vehicle's fit reached regulation on this drive, as a probability. */
+function reachedRegulation(problem: TraceProblem, healthy: HypothesisFit): number {
+  const truth = twinTruth(problem.inputs);
+  predictReading(problem, healthy.hypothesis, healthy.fit.z, truth);
+  const opening = problem.prior.toParameters(healthy.fit.z).opening;
+  const lowest = problem.inputs.vehicle.thermostat.heated
+    ? Math.min(opening, problem.inputs.vehicle.thermostat.heated_rated_c ?? opening)
+    : opening;
+  let top = -Infinity;
+  for (const t of truth.coolant_c) top = Math.max(top, t);
+  return 1 / (1 + Math.exp(-(top - lowest + 2) / 0.5));
+}
+
+/** Log evidence of each hypothesis with the discrepancy scaled to what this trace shows. */
+function scaledEvidence(
+  hypotheses: readonly HypothesisReport[],
+  problem: TraceProblem,
+): (h: HypothesisReport) => number {
+  const scale = noiseScale(hypotheses.map((h) => h.misfit));
+  return (h) => h.logEvidence + 0.5 * h.misfit * problem.present * (1 - 1 / scale);
+}
+
+/** The faults as ways to be weighed by what they would have moved. */
+function waysOf(hypotheses: readonly HypothesisReport[], problem: TraceProblem): Way[] {
+  const scaled = scaledEvidence(hypotheses, problem);
+  return hypotheses
+    .filter((h) => h.variant !== SOUND.variant)
+    .map((h) => ({ ...h, support: scaled(h) / CALIBRATION.temperature }));
+}
+
+function traceEvidence(
+  fits: readonly HypothesisFit[],
+  hypotheses: readonly HypothesisReport[],
+  problem: TraceProblem,
+): CauseLogs {
+  const logs = flatLogs(-Infinity);
+  const scaled = scaledEvidence(hypotheses, problem);
+  for (const cause of CAUSES) {
+    const own = hypotheses.filter((h) => h.cause === cause);
+    if (own.length > 0) {
+      logs[cause] = logSumExp(own.map((h) => Math.log(h.share) + scaled(h))) / CALIBRATION.temperature;
+    }
+  }
+  const sound = logs.healthy;
+  for (const cause of SIGNAL_CAUSES) logs[cause] = sound;
+  const healthy = fits[0]!;
+  const reached = reachedRegulation(problem, healthy);
+  logs.healthy = sound + Math.log(Math.max(1e-4, reached));
+  logs['insufficient-heat'] = sound + Math.log(Math.max(1e-4, 1 - reached));
+  return logs;
+}
+
+function monitorCodes(
+  trace: Trace,
+  findings: SignalFindings,
+  problem: TraceProblem,
+  low_c: Float64Array,
+): Finding['codes'] {
+  const t0 = trace.time_s[0]!;
+  const time_s = trace.time_s.map((t) => t - t0);
+  const expected_c = time_s.map((t) => low_c[Math.min(low_c.length - 1, Math.floor(t / problem.bin_s))]!);
+  const iat = trace.channels.iat_c?.find(Number.isFinite) ?? null;
+  return runMonitors({
+    time_s,
+    reading_c: trace.channels.ect_c,
+    expected_c,
+    rated_c: problem.inputs.vehicle.thermostat.heated_rated_c ?? problem.inputs.vehicle.thermostat.rated_c,
+    start_c: problem.inputs.start_c,
+    intake_c: iat,
+    dropouts_s: findings.dropouts_s.map((t) => t - t0),
+  });
+}
+
+/** What the same trace says without the vehicle's memory: how much the memory sharpened it. */
+function* withoutMemory(
+  inputs: TwinInputs,
+  masked: Trace,
+  vehicle: Vehicle,
+  remembered: TraceProblem,
+): Generator<JudgeProgress, MemoryReport, undefined> {
+  const plain = prepareProblem(inputs, masked, null);
+  const fits = yield* fitCauses(plain, vehicle);
+  const hypotheses = reportHypotheses(plain, fits);
+  const logs = addLogs(
+    logPriors(),
+    traceEvidence(fits, hypotheses, plain),
+    visibilityLine(waysOf(hypotheses, plain)).logLikelihood,
+  );
+  const leader = toOdds(toProbabilities(logs), fits)[0]!;
+  return {
+    without: { cause: leader.cause, probability: leader.probability },
+    band_k: bandWidth_k(remembered),
+    bandWithout_k: bandWidth_k(plain),
+  };
+}
+
+/**
+ * Judges one trace against every cause. A generator: it yields after each fit, so that a caller can show progress and
+ * stop it; its return value is the finding.
+ *
+ * @param trace at least two rows, see `formats`
+ */
+export function* judgeTrace(
+  trace: Trace,
+  vehicle: Vehicle,
+  options: JudgeOptions = {},
+): Generator<JudgeProgress, Finding, undefined> {
+  const findings = inspectSignal(trace, vehicle);
+  const masked = maskTrace(trace, findings);
+  const nothingLeft = countPresent(masked.channels.ect_c) < 3;
+  const fitTrace = nothingLeft ? trace : masked;
+  const inputs = prepareInputs(fitTrace, vehicle);
+  const problem = prepareProblem(inputs, masked, options.memory ?? null);
+  const fits = yield* fitCauses(problem, vehicle);
+  const hypotheses = reportHypotheses(problem, fits);
+  const lines = [
+    {
+      id: 'trace-fit',
+      seen: 'Shape of the warm-up against the model of each cause',
+      logLikelihood: traceEvidence(fits, hypotheses, problem),
+      source: 'trace',
+    },
+    visibilityLine(waysOf(hypotheses, problem)),
+    ...signalLines(findings, trace, vehicle.engine.hybrid),
+  ];
+  const logOdds = addLogs(logPriors(), ...lines.map((l) => l.logLikelihood));
+  const probabilities = toProbabilities(logOdds);
+  const causes = toOdds(probabilities, fits);
+  const memory = options.memory ? yield* withoutMemory(inputs, masked, vehicle, problem) : null;
+  const quality = assessQuality(trace, findings, vehicle);
+  const leader = causes[0]!;
+  const grade = quality.usable ? gradeOf(causes) : 'inconclusive';
+  const healthyFit = fits[0]!;
+  const bestFit = bestFitOf(fits, leader.cause) ?? healthyFit;
+  const band = predictBand(problem, SOUND);
+  const curves = {
+    time_s: Float64Array.from({ length: inputs.bins }, (_, k) => (k + 0.5) * problem.bin_s),
+    measured_c: problem.measured_c,
+    healthyLow_c: band.low_c,
+    healthyMid_c: band.mid_c,
+    healthyHigh_c: band.high_c,
+    best_c: Float64Array.from(predictReading(problem, bestFit.hypothesis, bestFit.fit.z)),
+    healthyFit_c: Float64Array.from(predictReading(problem, SOUND, healthyFit.fit.z)),
+  };
+  const set = channelSet(trace);
+  const rivalFit = bestFitOf(fits, causes[1]!.cause);
+  const rival = rivalFit && {
+    fit: rivalFit,
+    reading_c: Float64Array.from(predictReading(problem, rivalFit.hypothesis, rivalFit.fit.z)),
+  };
+  const context = {
+    trace,
+    vehicle,
+    findings,
+    inputs,
+    problem,
+    curves,
+    causes,
+    grade,
+    quality,
+    bestFit,
+    healthyFit,
+    rival,
+  };
+  const { reason, why } = explain(context);
+  return {
+    verdict: { cause: leader.cause, probability: leader.probability, grade, reason },
+    causes,
+    why,
+    codes: monitorCodes(trace, findings, problem, band.low_c),
+    quality,
+    next: nextForTrace(context),
+    evidence: lines,
+    parameters: reportParameters(problem, bestFit),
+    hypotheses,
+    memory,
+    curves,
+    channelSet: set,
+  };
+}
+
+/** The fit of a cause with the most evidence; null for causes that only the raw signal shows. */
+function bestFitOf(fits: readonly HypothesisFit[], cause: Cause): HypothesisFit | null {
+  const own = fits.filter((f) => f.hypothesis.cause === cause);
+  return own.length === 0 ? null : own.reduce((a, b) => (b.logEvidence > a.logEvidence ? b : a));
+}
+
+/** Runs {@link judgeTrace} to its end. */
+export function judgeNow(trace: Trace, vehicle: Vehicle, options: JudgeOptions = {}): Finding {
+  const steps = judgeTrace(trace, vehicle, options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}

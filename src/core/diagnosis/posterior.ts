@@ -1,0 +1,44 @@
+import { CAUSES, type Cause } from '../base';
+import { logSumExp } from '../signal';
+
+/**
+ * Calibration of the odds. `temperature` divides the log likelihood of the trace: a reduced model is surer than it
+ * should be. `floor` is kept for something that is not in the list, spread over the causes. Both are set on simulated
+ * vehicles and checked on others (docs/accuracy.md).
+ */
+export const CALIBRATION = { temperature: 1.05, floor: 0.02 } as const;
+
+/** Weight of the assumed discrepancy against what the best fit of this trace shows, in traces. */
+const NOISE_PRIOR_WEIGHT = 4;
+
+/**
+ * Scale of the squared discrepancy for one trace. The best cause's misfit tells how well the model can follow this
+ * vehicle at all: where it follows closely, smaller differences between causes count; where it does not, fewer do.
+ *
+ * @param misfits misfit per bin of each hypothesis, see `HypothesisReport`
+ * @returns factor on the assumed variance, between about 0.8 and 3
+ */
+export function noiseScale(misfits: readonly number[]): number {
+  const least = Math.min(...misfits);
+  return Math.min(3, (least + NOISE_PRIOR_WEIGHT) / (1 + NOISE_PRIOR_WEIGHT));
+}
+
+/** Probabilities from log odds, with the floor for the unlisted mixed in. Sums to 1. */
+export function toProbabilities(
+  logOdds: Readonly<Record<Cause, number>>,
+  floor: number = CALIBRATION.floor,
+): Record<Cause, number> {
+  const total = logSumExp(CAUSES.map((c) => logOdds[c]));
+  const possible = CAUSES.filter((c) => logOdds[c] > -Infinity).length;
+  return Object.fromEntries(
+    CAUSES.map((c) => {
+      if (!(logOdds[c] > -Infinity)) return [c, 0];
+      return [c, (1 - floor) * Math.exp(logOdds[c] - total) + floor / possible];
+    }),
+  ) as Record<Cause, number>;
+}
+
+/** Sum of log likelihoods per cause. */
+export function addLogs(...parts: readonly Readonly<Record<Cause, number>>[]): Record<Cause, number> {
+  return Object.fromEntries(CAUSES.map((c) => [c, parts.reduce((sum, p) => sum + p[c], 0)])) as Record<Cause, number>;
+}

@@ -1,0 +1,19 @@
+import type { Finding } from './finding';
+
+/** Plain-data form of a finding as the headless command prints it, `varmek-result/1`. */
+export function resultLine(file: string, finding: Finding): Record<string, unknown> {
+  const round = (p: number) => Math.round(p * 1e6) / 1e6;
+  // Rounding must not break the sum: the leader takes the difference.
+  const rest = finding.causes.slice(1).map((c) => ({ ...c, probability: round(c.probability) }));
+  const leader = finding.causes[0]!;
+  const leading = round(1 - rest.reduce((sum, c) => sum + c.probability, 0));
+  return {
+    schema: 'varmek-result/1',
+    file,
+    verdict: { ...finding.verdict, probability: leading },
+    causes: [{ ...leader, probability: leading }, ...rest],
+    codes: finding.codes,
+    quality: finding.quality,
+    next: finding.next.map(({ test, why }) => ({ test, why })),
+  };
+}

@@ -1,0 +1,82 @@
+import { CAUSES, type Cause, type Trace } from '../base';
+import type { SignalFindings } from './detectors';
+
+/** Log likelihood per cause of what the raw signal shows, up to a constant. */
+export type CauseLogs = Record<Cause, number>;
+
+/** The same number for every cause. */
+export const flatLogs = (value = 0): CauseLogs => Object.fromEntries(CAUSES.map((c) => [c, value])) as CauseLogs;
+
+/** Student-t log density with 8 degrees of freedom, mean 0. */
+const heavyTail = (x: number, scale: number): number =>
+  Math.log(0.386699 / scale) - 4.5 * Math.log1p((x / scale) ** 2 / 8);
+
+/** Evidence from spikes and rails: how many drop-outs per cause. */
+export function dropoutEvidence(findings: SignalFindings): CauseLogs {
+  const n = findings.dropouts_s.length;
+  const logs = flatLogs();
+  // A sound wire drops out about once in twenty drives (a logger's slip); a broken one several times a drive.
+  if (n === 0) logs['sender-intermittent'] = -4;
+  else logs['sender-intermittent'] = Math.min(30, n === 1 ? (findings.railHits > 0 ? 3 : 2) : 3.5 * n);
+  return logs;
+}
+
+/**
+ * Evidence from sudden lasting rises. Coolant full of air leaves the sender dry and then wets it; a sound system does
+ * this about once in seventy drives, an engine that stops and starts somewhat more often (hot coolant moves on again).
+ */
+export function leapEvidence(findings: SignalFindings, hybrid: boolean): CauseLogs {
+  const leapt = findings.leaps_s.length > 0;
+  const chance = (p: number) => Math.log(leapt ? p : 1 - p);
+  const logs = flatLogs(chance(hybrid ? 0.05 : 0.015));
+  logs['low-coolant-or-air'] = chance(0.65);
+  logs['sender-intermittent'] = chance(0.15);
+  return logs;
+}
+
+/** Evidence from a reading that stands still. */
+export function frozenEvidence(findings: SignalFindings): CauseLogs {
+  const logs = flatLogs();
+  logs['sender-stuck'] = findings.frozenFrom_s === null ? -9 : 25;
+  return logs;
+}
+
+/**
+ * Evidence from the gauge's own sender: a lasting difference means that one of the two is wrong. Without a gauge
+ * channel nothing is known of it and the base rate stays.
+ */
+export function gaugeEvidence(findings: SignalFindings): CauseLogs {
+  const d = findings.gaugeMinusEct_k;
+  if (d === null) {
+    const logs = flatLogs();
+    logs['gauge-sender-fault'] = -1.5;
+    return logs;
+  }
+  const sound = heavyTail(d, 2);
+  const logs = flatLogs(sound);
+  const wide = Math.abs(d) > 4 ? Math.log(1 / 60) : Math.log(1 / 60) - (4 - Math.abs(d));
+  logs['gauge-sender-fault'] = wide;
+  logs['sender-reads-low'] = d > 3 ? Math.log(1 / 30) : sound - 3;
+  logs['sender-reads-high'] = d < -3 ? Math.log(1 / 30) : sound - 3;
+  // A lagging or drop-out-ridden engine reading also differs from the gauge, but not for good.
+  for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
+    logs[cause] = Math.max(sound, heavyTail(d, 5));
+  }
+  logs['sender-stuck'] = Math.max(sound, Math.log(1 / 60));
+  return logs;
+}
+
+/** Evidence from a second engine sensor: it shares the coolant but not the fault. */
+export function secondSensorEvidence(findings: SignalFindings, trace: Trace): CauseLogs {
+  const d = findings.secondMinusEct_k;
+  if (d === null || trace.time_s.length < 5) return flatLogs();
+  const sound = heavyTail(d, 1.6);
+  const logs = flatLogs(sound);
+  logs['sender-reads-low'] = d > 2.5 ? Math.log(1 / 28) : sound - 4;
+  logs['sender-reads-high'] = d < -2.5 ? Math.log(1 / 28) : sound - 4;
+  for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
+    logs[cause] = Math.max(sound, heavyTail(d, 5));
+  }
+  logs['sender-stuck'] = Math.max(sound, Math.log(1 / 60));
+  return logs;
+}

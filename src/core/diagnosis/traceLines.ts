@@ -1,0 +1,72 @@
+import { CAUSES, type Cause, type Trace } from '../base';
+import { causeName } from './causeText';
+import type { SignalFindings } from './detectors';
+import type { EvidenceLine } from './finding';
+import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
+import { HIDDEN_BELOW_K, visibilityLogs, type Way } from './visibility';
+
+/** What the raw signal of a trace says, line by line. */
+export function signalLines(findings: SignalFindings, trace: Trace, hybrid: boolean): EvidenceLine[] {
+  const lines: EvidenceLine[] = [
+    {
+      id: 'signal-dropouts',
+      seen:
+        findings.dropouts_s.length === 0
+          ? 'No spikes or drop-outs'
+          : `${findings.dropouts_s.length} spikes or drop-outs`,
+      logLikelihood: dropoutEvidence(findings),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-leaps',
+      seen:
+        findings.leaps_s.length === 0
+          ? 'No sudden lasting rise'
+          : `${findings.leaps_s.length} sudden lasting rises, the first at minute ${((findings.leaps_s[0]! - trace.time_s[0]!) / 60).toFixed(1)}`,
+      logLikelihood: leapEvidence(findings, hybrid),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-frozen',
+      seen:
+        findings.frozenFrom_s === null
+          ? 'The reading moves'
+          : `The reading stands at ${findings.frozenAt_c.toFixed(0)} °C from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
+      logLikelihood: frozenEvidence(findings),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-gauge',
+      seen:
+        findings.gaugeMinusEct_k === null
+          ? 'No gauge channel'
+          : `Gauge differs from the engine reading by ${findings.gaugeMinusEct_k.toFixed(0)} K`,
+      logLikelihood: gaugeEvidence(findings),
+      source: 'raw signal',
+    },
+  ];
+  if (findings.secondMinusEct_k !== null) {
+    lines.push({
+      id: 'signal-second',
+      seen: `Second engine sensor differs by ${findings.secondMinusEct_k.toFixed(0)} K`,
+      logLikelihood: secondSensorEvidence(findings, trace),
+      source: 'raw signal',
+    });
+  }
+  return lines;
+}
+
+/** Which faults this drive could hardly have shown. `ways` leaves the sound vehicle out. */
+export function visibilityLine(ways: readonly Way[]): EvidenceLine {
+  const effectOf = (cause: Cause) => Math.max(...ways.filter((w) => w.cause === cause).map((w) => w.effect_k));
+  const hidden = CAUSES.filter((c) => ways.some((w) => w.cause === c) && effectOf(c) < HIDDEN_BELOW_K);
+  return {
+    id: 'drive-visibility',
+    seen:
+      hidden.length === 0
+        ? 'Every fault considered would have moved the reading on this drive'
+        : `This drive would hardly show: ${hidden.map((c) => causeName(c).toLowerCase()).join(', ')}`,
+    logLikelihood: visibilityLogs(ways),
+    source: 'trace',
+  };
+}

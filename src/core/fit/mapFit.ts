@@ -1,0 +1,281 @@
+import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+
+/** A least-squares problem whose parameters all carry standard normal priors. */
+export interface MapProblem {
+  /** Parameters. */
+  readonly size: number;
+  /** Whitened residuals. */
+  readonly residualCount: number;
+  /** Writes the whitened residuals at `z` into `out`. */
+  readonly residuals: (z: Float64Array, out: Float64Array) => void;
+}
+
+/** How hard to try. */
+export interface MapOptions {
+  readonly maxIterations: number;
+  /** Degrees of freedom of the Student-t residuals: below 10, a few bad samples do not decide. */
+  readonly degreesOfFreedom: number;
+  /** Fall of the objective below which the search ends. */
+  readonly tolerance: number;
+  /** Difference step for derivatives, in prior standard deviations. */
+  readonly differenceStep: number;
+  /** Iterations between fresh derivatives; in between they are updated from the steps taken (Broyden). */
+  readonly refreshEvery: number;
+}
+
+/** Defaults of {@link mapFit}. */
+export const MAP_DEFAULTS: MapOptions = {
+  maxIterations: 18,
+  degreesOfFreedom: 6,
+  tolerance: 0.03,
+  differenceStep: 0.06,
+  refreshEvery: 2,
+};
+
+/** A derivative column with a smaller sum of squares than this leaves its parameter at the prior. */
+const INSENSITIVE = 0.01;
+
+/** Outcome of a fit. Numerical fate is data, not an exception. */
+export interface MapFit {
+  readonly z: Float64Array;
+  /** Minus twice the log posterior, up to the residuals' normalisation. */
+  readonly objective: number;
+  /** The residuals' part of the objective: about one per residual that is as large as expected. */
+  readonly loss: number;
+  /** Log evidence by Laplace's approximation, up to the same constant for every model of the same data. */
+  readonly logEvidence: number;
+  /** Posterior covariance of z, row by row. */
+  readonly covariance: Float64Array;
+  readonly stopped: 'converged' | 'maxIterations' | 'stuck' | 'nonFinite';
+  readonly iterations: number;
+  readonly evaluations: number;
+}
+
+/** Student-t loss summed over whitened residuals, scaled so that a small residual costs its square. */
+function robustLoss(e: Float64Array, nu: number): number {
+  let sum = 0;
+  for (const r of e) sum += Math.log1p((r * r) / nu);
+  return (nu + 1) * sum;
+}
+
+function squared(z: Float64Array): number {
+  let sum = 0;
+  for (const x of z) sum += x * x;
+  return sum;
+}
+
+/** Gauss-Newton curvature JᵀWJ + I and gradient over the active parameters. */
+function normalEquations(
+  jacobian: readonly Float64Array[],
+  e: Float64Array,
+  zActive: Float64Array,
+  nu: number,
+): { hessian: Float64Array; gradient: Float64Array } {
+  const n = jacobian.length;
+  const m = e.length;
+  const hessian = new Float64Array(n * n);
+  const gradient = Float64Array.from(zActive);
+  const weight = new Float64Array(m);
+  for (let k = 0; k < m; k++) weight[k] = (nu + 1) / (nu + e[k]! * e[k]!);
+  const weighted = new Float64Array(m);
+  for (let i = 0; i < n; i++) {
+    const ji = jacobian[i]!;
+    let g = 0;
+    for (let k = 0; k < m; k++) {
+      const w = ji[k]! * weight[k]!;
+      weighted[k] = w;
+      g += w * e[k]!;
+    }
+    gradient[i]! += g;
+    for (let j = 0; j <= i; j++) {
+      const jj = jacobian[j]!;
+      let h = 0;
+      for (let k = 0; k < m; k++) h += weighted[k]! * jj[k]!;
+      hessian[i * n + j] = hessian[j * n + i] = h;
+    }
+    hessian[i * n + i]! += 1;
+  }
+  return { hessian, gradient };
+}
+
+function damped(hessian: Float64Array, n: number, damping: number): Matrix {
+  const m = Matrix.from1DArray(n, n, hessian);
+  for (let i = 0; i < n; i++) m.set(i, i, m.get(i, i) * (1 + damping));
+  return m;
+}
+
+/** Rank-one correction of the derivatives by the step just taken. Source: Broyden, Math. Comp. 19 (1965) 577-593. */
+function broydenUpdate(
+  jacobian: readonly Float64Array[],
+  step: Float64Array,
+  eFrom: Float64Array,
+  eTo: Float64Array,
+): void {
+  const length = squared(step);
+  if (!(length > 1e-12)) return;
+  const miss = new Float64Array(eFrom.length);
+  for (let k = 0; k < miss.length; k++) miss[k] = eTo[k]! - eFrom[k]!;
+  for (let i = 0; i < step.length; i++) {
+    const column = jacobian[i]!;
+    for (let k = 0; k < miss.length; k++) miss[k]! -= column[k]! * step[i]!;
+  }
+  for (let i = 0; i < step.length; i++) {
+    const share = step[i]! / length;
+    const column = jacobian[i]!;
+    for (let k = 0; k < miss.length; k++) column[k]! += miss[k]! * share;
+  }
+}
+
+/** Largest |z| a fit may reach: beyond six standard deviations nothing is learned. */
+const FURTHEST = 6;
+
+/** A fit under way: where it stands, its derivatives, and how much work was done. */
+class Search {
+  readonly z: Float64Array;
+  e: Float64Array;
+  objective: number;
+  evaluations = 1;
+  /** Parameters that move the residuals at all; the others stay at their start. */
+  active: number[];
+  jacobian: Float64Array[] = [];
+
+  constructor(
+    private readonly problem: MapProblem,
+    start: Float64Array,
+    private readonly options: MapOptions,
+  ) {
+    this.z = Float64Array.from(start);
+    this.e = new Float64Array(problem.residualCount);
+    problem.residuals(this.z, this.e);
+    this.objective = this.objectiveOf(this.z, this.e);
+    this.active = Array.from(start, (_, i) => i);
+  }
+
+  private objectiveOf(z: Float64Array, e: Float64Array): number {
+    return robustLoss(e, this.options.degreesOfFreedom) + squared(z);
+  }
+
+  /** Fresh derivatives by differences; the first time, parameters without effect are set aside. */
+  linearise(): void {
+    const h = this.options.differenceStep;
+    const first = this.jacobian.length === 0;
+    const columns: Float64Array[] = [];
+    const kept: number[] = [];
+    this.active.forEach((i, position) => {
+      const column = this.jacobian[position] ?? new Float64Array(this.e.length);
+      const at = this.z[i]!;
+      this.z[i] = at + h;
+      this.problem.residuals(this.z, column);
+      this.z[i] = at;
+      this.evaluations++;
+      for (let k = 0; k < column.length; k++) column[k] = (column[k]! - this.e[k]!) / h;
+      if (first && squared(column) < INSENSITIVE) return;
+      columns.push(column);
+      kept.push(i);
+    });
+    this.jacobian = columns;
+    this.active = kept;
+  }
+
+  equations(): { hessian: Float64Array; gradient: Float64Array } {
+    const zActive = Float64Array.from(this.active, (i) => this.z[i]!);
+    return normalEquations(this.jacobian, this.e, zActive, this.options.degreesOfFreedom);
+  }
+
+  /** Tries one damped step; true when the objective fell. */
+  tryStep(hessian: Float64Array, gradient: Float64Array, damping: number): boolean {
+    const n = this.active.length;
+    const solved = new CholeskyDecomposition(damped(hessian, n, damping)).solve(
+      Matrix.columnVector(Array.from(gradient)),
+    );
+    const next = Float64Array.from(this.z);
+    const step = new Float64Array(n);
+    this.active.forEach((i, position) => {
+      next[i] = Math.max(-FURTHEST, Math.min(FURTHEST, this.z[i]! - solved.get(position, 0)));
+      step[position] = next[i]! - this.z[i]!;
+    });
+    const e = new Float64Array(this.e.length);
+    this.problem.residuals(next, e);
+    this.evaluations++;
+    const objective = this.objectiveOf(next, e);
+    if (!(objective < this.objective)) return false;
+    broydenUpdate(this.jacobian, step, this.e, e);
+    this.z.set(next);
+    this.e = e;
+    this.objective = objective;
+    return true;
+  }
+}
+
+/** Most step lengths tried from one point. */
+const MOST_TRIES = 6;
+
+/**
+ * Maximum a posteriori fit by damped least squares (Levenberg-Marquardt) with Student-t residuals, and the evidence
+ * of the model by Laplace's approximation.
+ * Sources: Nocedal & Wright, Numerical Optimization, ch. 10; MacKay, Information Theory, Inference, and Learning
+ * Algorithms, ch. 27-28.
+ *
+ * @param start first guess of z, length `problem.size`
+ */
+export function mapFit(problem: MapProblem, start: Float64Array, options: MapOptions = MAP_DEFAULTS): MapFit {
+  if (start.length !== problem.size) {
+    throw new RangeError(`mapFit: start must have ${problem.size} entries, got ${start.length}`);
+  }
+  const search = new Search(problem, start, options);
+  let stopped: MapFit['stopped'] = Number.isFinite(search.objective) ? 'maxIterations' : 'nonFinite';
+  let damping = 0.01;
+  let iterations = 0;
+  let sinceFresh = Infinity;
+  while (stopped === 'maxIterations' && iterations < options.maxIterations) {
+    if (sinceFresh >= options.refreshEvery) {
+      search.linearise();
+      sinceFresh = 0;
+    }
+    iterations++;
+    sinceFresh++;
+    const { hessian, gradient } = search.equations();
+    const before = search.objective;
+    let tries = 0;
+    while (tries < MOST_TRIES && !search.tryStep(hessian, gradient, damping)) {
+      damping *= 8;
+      tries++;
+    }
+    if (tries === MOST_TRIES) {
+      // Stale derivatives are the usual reason: take fresh ones once before giving in.
+      if (sinceFresh > 1) sinceFresh = Infinity;
+      else stopped = 'stuck';
+      continue;
+    }
+    damping = Math.max(1e-4, damping / 6);
+    if (before - search.objective < options.tolerance) stopped = 'converged';
+  }
+  return summarise(search, problem.size, { stopped, iterations });
+}
+
+/** Evidence and covariance at the end of a search. */
+function summarise(search: Search, size: number, end: Pick<MapFit, 'stopped' | 'iterations'>): MapFit {
+  const n = search.active.length;
+  const covariance = new Float64Array(size * size);
+  for (let i = 0; i < size; i++) covariance[i * size + i] = 1;
+  let logDet = 0;
+  if (end.stopped !== 'nonFinite' && n > 0 && search.jacobian.length === n) {
+    const cholesky = new CholeskyDecomposition(Matrix.from1DArray(n, n, search.equations().hessian));
+    for (let i = 0; i < n; i++) logDet += 2 * Math.log(cholesky.lowerTriangularMatrix.get(i, i));
+    const inverse = cholesky.solve(Matrix.eye(n, n));
+    search.active.forEach((a, i) => {
+      search.active.forEach((b, j) => {
+        covariance[a * size + b] = inverse.get(i, j);
+      });
+    });
+  }
+  return {
+    z: search.z,
+    objective: search.objective,
+    loss: search.objective - squared(search.z),
+    logEvidence: end.stopped === 'nonFinite' ? -Infinity : -0.5 * search.objective - 0.5 * logDet,
+    covariance,
+    evaluations: search.evaluations,
+    ...end,
+  };
+}

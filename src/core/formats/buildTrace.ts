@@ -1,0 +1,284 @@
+import { CHANNEL_NAMES, CHANNELS, countPresent, fail, ok, type ChannelName, type Result, type Trace } from '../base';
+import { blankStaleRepeats, CleaningLog, dropImpossible, noteGaps, pickRows, plural, type CleanRows } from './cleaning';
+import { canonicalUnit, convertColumn } from './columnUnits';
+import { joinEqualTimes } from './equalTimes';
+import { importError, type ImportError } from './importError';
+import type { ImportReport, ReadOptions, TakenColumn } from './importReport';
+import { ask, mapColumns, type MapInput, type MappedColumn, type Mapping } from './mapColumns';
+import type { SourceReader } from './readers';
+import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './resolveTime';
+import { orderRows } from './rowOrder';
+import { LineList } from './rowTable';
+import { understandColumns, type ColumnGuess } from './understand';
+
+/** Fewest rows with a temperature that make a trace. */
+const FEWEST_ROWS = 3;
+/** Share of unreadable cells in a column above which the file is refused. */
+const MOST_UNREADABLE = 0.2;
+
+/** A trace with what was understood and done. */
+export interface ReadTrace {
+  readonly trace: Trace;
+  readonly report: ImportReport;
+  /** What each column might be, for a person who wants to change it. */
+  readonly guesses: readonly ColumnGuess[];
+}
+
+const tooFew = (count: number, what: string, line: number | null): ImportError =>
+  importError(
+    'too-few-rows',
+    `Only ${count} ${count === 1 ? 'row' : 'rows'}${what}: a warm-up needs at least a few minutes. Log the whole drive.`,
+    { line },
+  );
+
+/** Values of a column in its canonical unit, row by row; an error where too many cells are no numbers. */
+function readColumn(
+  source: SourceReader,
+  mapped: MappedColumn,
+  log: CleaningLog,
+): Result<{ values: Float64Array; unit: string }, ImportError> {
+  const { table } = source;
+  const column = table.columns[mapped.column]!;
+  const { unreadable, filled, firstUnreadable } = column;
+  if (unreadable.count > MOST_UNREADABLE * Math.max(1, filled)) {
+    const line = unreadable.lines[0]!;
+    return fail(
+      importError(
+        'bad-number',
+        `"${firstUnreadable}" on line ${line}, column ${mapped.header}, is not a number (${unreadable.count} such cells). Correct or empty these cells.`,
+        { line, column: mapped.header },
+      ),
+    );
+  }
+  log.note(
+    'unreadable-cells',
+    unreadable,
+    `${plural(unreadable.count, 'unreadable cell', 'unreadable cells')} in ${mapped.header} ${unreadable.count === 1 ? 'was' : 'were'} left out.`,
+  );
+  const values = column.numbers.values(table.rows);
+  if (CHANNELS[mapped.channel].quantity === 'percent') {
+    // A relay that is on or off commands all or nothing.
+    const isSwitch = mapped.channel !== 'load_pct' && values.every((v) => v === 0 || v === 1 || Number.isNaN(v));
+    if (isSwitch) for (let i = 0; i < values.length; i++) values[i] = 100 * values[i]!;
+    column.switches?.values(table.rows).forEach((v, i) => {
+      if (Number.isFinite(v)) values[i] = v;
+    });
+  }
+  const unit = mapped.unit ?? canonicalUnit(mapped.channel);
+  convertColumn(values, unit);
+  return ok({ values, unit });
+}
+
+/** Finds the time of each row; an error where too many rows have none. */
+function readTimes(
+  source: SourceReader,
+  mapping: Mapping,
+  input: MapInput,
+  ect: Float64Array | null,
+): Result<ResolvedTime, ImportError> {
+  const { table } = source;
+  const found = resolveTime(table, mapping.times, ect);
+  const columns = mapping.times.map((t) => table.columns[t.at]!);
+  const unreadable = columns.find((c) => c.unreadable.count > MOST_UNREADABLE * Math.max(1, c.filled));
+  if (unreadable && (!found || found.columns.some((at) => table.columns[at] === unreadable))) {
+    const line = unreadable.unreadable.lines[0]!;
+    return fail(
+      importError(
+        'bad-number',
+        `"${unreadable.firstUnreadable}" on line ${line}, column ${unreadable.header}, is not a time. Times may be seconds, hh:mm:ss or a date with a time.`,
+        { line, column: unreadable.header },
+      ),
+    );
+  }
+  const timed = found?.seconds.reduce((n, s) => (Number.isFinite(s) ? n + 1 : n), 0) ?? 0;
+  if (!found || timed < (1 - MOST_UNREADABLE) * table.rows) {
+    const names = columns.map((c) => c.header).join(', ');
+    const message = found
+      ? `Only ${timed} of ${table.rows} rows carry a time (${names}). Export the log with a time on each row, or choose another column.`
+      : `${names} holds no time of day and no elapsed time. Choose the time column.`;
+    return fail(ask(input, message, 'no-time'));
+  }
+  return ok(found);
+}
+
+/** Rows that carry a time, with their values. */
+function timedRows(
+  source: SourceReader,
+  seconds: Float64Array,
+  channels: Partial<Record<ChannelName, Float64Array>>,
+  log: CleaningLog,
+): CleanRows {
+  const lines = source.table.lines.values(source.table.rows);
+  const kept: number[] = [];
+  const without = new LineList();
+  seconds.forEach((s, i) => {
+    if (Number.isFinite(s)) kept.push(i);
+    else without.add(lines[i]!);
+  });
+  log.note(
+    'lines-without-time',
+    without,
+    `${plural(without.count, 'line', 'lines')} without a time ${without.count === 1 ? 'was' : 'were'} left out.`,
+  );
+  if (kept.length === seconds.length) return { time_s: seconds, lines, channels };
+  const take = (values: Float64Array): Float64Array => Float64Array.from(kept, (i) => values[i]!);
+  const picked: Partial<Record<ChannelName, Float64Array>> = {};
+  for (const name of CHANNEL_NAMES) if (channels[name]) picked[name] = take(channels[name]);
+  return { time_s: take(seconds), lines: take(lines), channels: picked };
+}
+
+/**
+ * Rows of one reading each, put into the order of time where every channel by itself stands in it: a file may hold one
+ * channel after the other.
+ */
+function interleaved(rows: CleanRows): CleanRows {
+  for (const name of CHANNEL_NAMES) {
+    const values = rows.channels[name];
+    let before = -Infinity;
+    for (let i = 0; values && i < values.length; i++) {
+      if (!Number.isFinite(values[i]!)) continue;
+      if (rows.time_s[i]! < before) return rows;
+      before = rows.time_s[i]!;
+    }
+  }
+  const order = Array.from(rows.time_s.keys()).sort((a, b) => rows.time_s[a]! - rows.time_s[b]! || a - b);
+  return pickRows(rows, order);
+}
+
+/** Cleans rows: impossible values, order, equal times, repeats, gaps. */
+function clean(rows: CleanRows, log: CleaningLog): Result<CleanRows, ImportError> {
+  dropImpossible(rows, log);
+  const ordered = orderRows(rows, log);
+  if (!ordered.ok) return ordered;
+  const joined = joinEqualTimes(ordered.value, log);
+  blankStaleRepeats(joined, log);
+  noteGaps(joined, middleStep_s(joined.time_s), log);
+  return ok(joined);
+}
+
+/** A coolant that gains more than this over a whole log, K/s, says that the times are not what they seem. */
+const IMPOSSIBLE_RISE = 2;
+/** Fewest rows that can say so, and least rise, K. */
+const ROWS_FOR_RISE = 20;
+const LEAST_RISE_K = 20;
+
+/** A question where the coolant would warm up faster than any can; null where it does not. */
+function tooHurried(input: MapInput, source: SourceReader, time: ResolvedTime, rows: CleanRows): ImportError | null {
+  const header = source.table.columns[time.columns[0]!]!.header;
+  // The canonical column is in seconds by definition.
+  if (source.kind === 'delimited' && header === 'time_s') return null;
+  const rise = riseOf(rows.channels.ect_c!);
+  const length_s = rows.time_s.at(-1)! - rows.time_s[0]!;
+  if (rows.time_s.length < ROWS_FOR_RISE || rise < LEAST_RISE_K || rise < IMPOSSIBLE_RISE * length_s) return null;
+  return ask(
+    input,
+    `By ${header} the coolant would rise by ${Math.round(rise)} K within ${length_s.toFixed(1)} s. Choose another unit or another column for the time; if the times are steps from row to row, log with absolute times.`,
+  );
+}
+
+function remarks(rows: CleanRows, time: ResolvedTime, source: SourceReader): string[] {
+  const notes: string[] = [];
+  const ect = rows.channels.ect_c!;
+  const first = ect.find(Number.isFinite)!;
+  if (ect.length > 30 && ect.every((v) => v === first || Number.isNaN(v))) {
+    notes.push(
+      `The coolant reads ${Math.round(10 * first) / 10} °C throughout and never moves: a frozen sender, or the wrong column.`,
+    );
+  }
+  if (time.guessed && time.unit !== 's') {
+    notes.push(`${source.table.columns[time.columns[0]!]!.header} names no unit of time; its steps are ${time.unit}.`);
+  }
+  return notes;
+}
+
+/** Turns what a reader collected into a trace, or says what is wrong or open. */
+export function buildTrace(source: SourceReader, options: ReadOptions): Result<ReadTrace, ImportError> {
+  const { table, headerLine } = source;
+  const guesses = understandColumns(table);
+  const input: MapInput = { table, guesses, headerLine, numbersOpen: source.numbersOpen };
+  if (source.numbersOpen) {
+    return fail(ask(input, 'Numbers such as 1,234 can mean 1234 or 1.234 in this file. Say which.'));
+  }
+  const mapping = mapColumns(input, options.mapping);
+  if (!mapping.ok) return mapping;
+  const lastLine = table.rows > 0 ? table.lines.get(table.rows - 1) : headerLine;
+  if (table.rows < FEWEST_ROWS) return fail(tooFew(table.rows, '', lastLine));
+  const log = new CleaningLog(new Set(options.leave));
+  log.note(
+    'repeated-header',
+    source.repeatedHeader,
+    `The header stands ${source.repeatedHeader.count} more times between the rows.`,
+  );
+  const channels: Partial<Record<ChannelName, Float64Array>> = {};
+  const taken: TakenColumn[] = [];
+  for (const mapped of mapping.value.columns) {
+    const read = readColumn(source, mapped, log);
+    if (!read.ok) return read;
+    if (countPresent(read.value.values) === 0 && mapped.channel !== 'ect_c') continue;
+    channels[mapped.channel] = read.value.values;
+    taken.push({ ...mapped, unit: read.value.unit });
+  }
+  const ect = mapping.value.columns.find((c) => c.channel === 'ect_c')!;
+  if (countPresent(channels.ect_c) === 0) {
+    const message = `Column ${ect.header} holds no temperature at all. Check that the logger was connected and polling it.`;
+    return fail(importError('all-empty', message, { line: table.lines.get(0), column: ect.header }));
+  }
+  const time = readTimes(source, mapping.value, input, channels.ect_c!);
+  if (!time.ok) return time;
+  const timed = timedRows(source, time.value.seconds, channels, log);
+  const cleaned = clean(source.oneReadingPerRow ? interleaved(timed) : timed, log);
+  if (!cleaned.ok) return cleaned;
+  const rows = cleaned.value;
+  const present = Math.min(rows.time_s.length, countPresent(rows.channels.ect_c));
+  if (present < FEWEST_ROWS) return fail(tooFew(present, ' with a time and a temperature', lastLine));
+  const hurried = options.mapping ? null : tooHurried(input, source, time.value, rows);
+  if (hurried) return fail(hurried);
+  const start = rows.time_s[0]!;
+  const time_s = rows.time_s.map((t) => t - start);
+  return ok({
+    trace: { time_s, channels: { ...rows.channels, ect_c: rows.channels.ect_c! } },
+    guesses,
+    report: {
+      rows: time_s.length,
+      duration_s: time_s.at(-1)!,
+      format: source.described,
+      columns: [...timeColumns(source, time.value), ...taken.map(plainColumn)],
+      ignored: ignoredHeaders(source, time.value, taken),
+      notes: [...mapping.value.notes, ...remarks(rows, time.value, source), ...source.notes()],
+      cleaning: log.entries,
+      clock: startOf(time.value, start),
+      headers: table.columns.map((c) => c.header),
+    },
+  });
+}
+
+const plainColumn = ({ column, header, channel, unit, confidence, why }: TakenColumn): TakenColumn => ({
+  column,
+  header,
+  channel,
+  unit,
+  confidence,
+  why,
+});
+
+const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>
+  time.columns.map((column) => ({
+    column,
+    header: source.table.columns[column]!.header,
+    channel: 'time_s',
+    unit: time.unit,
+    confidence: time.guessed ? 'likely' : 'sure',
+    why: time.guessed ? 'unit from its steps' : 'from its cells',
+  }));
+
+function ignoredHeaders(source: SourceReader, time: ResolvedTime, taken: readonly TakenColumn[]): string[] {
+  const used = new Set([...time.columns, ...taken.map((t) => t.column)]);
+  return source.table.columns.filter((c, i) => c.header !== '' && !used.has(i)).map((c) => c.header);
+}
+
+/** The clock at the first row of the trace, which need not be the first of the file. */
+function startOf(time: ResolvedTime, start_s: number): ImportReport['clock'] {
+  if (!time.clock) return null;
+  const first = time.seconds.find(Number.isFinite)!;
+  return { ...time.clock, start_s: time.clock.start_s + start_s - first };
+}

@@ -1,0 +1,16 @@
+export type { ReadTrace } from './buildTrace';
+export type { NumberStyle } from './cells';
+export { CLEANING_KINDS, type Cleaning, type CleaningKind } from './cleaning';
+export { UNITS_OF_QUANTITY } from './columnUnits';
+export { createFileReader, createSeriesReader, refuseBySize, type FileReader } from './fileReader';
+export type { LoggedColumn, LoggedSeries } from './buildSeries';
+export { alignByClock, alignByCurve, layBeside, type Alignment } from './alignSeries';
+export { importError, type ImportError, type ImportErrorCode, type ImportQuestion } from './importError';
+export type { ColumnChoice, ImportReport, ReadOptions, TakenColumn } from './importReport';
+export { readManifest, type ManifestItem } from './manifest';
+export { readTrace } from './readTrace';
+export { TIME_UNITS_S, type LogClock } from './resolveTime';
+export { sniffText, type SniffedText } from './textEncoding';
+export type { ColumnGuess, Confidence } from './understand';
+export { parseJson, parseVehicle, readVehicleFile, vehicleFileSchema, writeVehicleFile } from './vehicleFile';
+export { withoutParameter, writeCanLog, writeTable, writeTrace, writeTraceJson } from './writeTrace';

@@ -1,0 +1,71 @@
+/** What the first bytes of a file say it is. */
+export type SniffedText =
+  | { readonly kind: 'text'; readonly encoding: 'utf-8' | 'utf-16le' | 'utf-16be' | 'windows-1252' }
+  | { readonly kind: 'gzip' }
+  | { readonly kind: 'zip' }
+  | { readonly kind: 'binary'; readonly looksLike: string; readonly mend: string };
+
+const EXPORT = 'Export the log as CSV text and read that.';
+const SIGNATURES: readonly { bytes: readonly number[]; name: string; mend?: string }[] = [
+  { bytes: [0x89, 0x50, 0x4e, 0x47], name: 'a PNG picture' },
+  { bytes: [0xff, 0xd8, 0xff], name: 'a JPEG picture' },
+  { bytes: [0x47, 0x49, 0x46, 0x38], name: 'a GIF picture' },
+  { bytes: [0x25, 0x50, 0x44, 0x46], name: 'a PDF' },
+  {
+    bytes: [0xd0, 0xcf, 0x11, 0xe0],
+    name: 'a spreadsheet of the old kind',
+    mend: 'Save it as .xlsx or CSV and read that.',
+  },
+  { bytes: [0x37, 0x7a, 0xbc, 0xaf], name: 'a 7z archive', mend: 'Unpack it and read the log inside.' },
+  { bytes: [0x52, 0x61, 0x72, 0x21], name: 'a rar archive', mend: 'Unpack it and read the log inside.' },
+];
+
+/** Share of control characters above which bytes are no text. */
+const MOST_CONTROL = 0.02;
+
+/**
+ * Decides whether bytes are text and in which encoding, from their first 64 KiB. Core decodes nothing itself: the
+ * edge does, with this answer.
+ */
+export function sniffText(bytes: Uint8Array): SniffedText {
+  if (startsWith(bytes, [0x1f, 0x8b])) return { kind: 'gzip' };
+  if (startsWith(bytes, [0x50, 0x4b, 0x03, 0x04])) return { kind: 'zip' };
+  const found = SIGNATURES.find((s) => startsWith(bytes, s.bytes));
+  if (found) return { kind: 'binary', looksLike: found.name, mend: found.mend ?? EXPORT };
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return { kind: 'text', encoding: 'utf-16le' };
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return { kind: 'text', encoding: 'utf-16be' };
+  const head = bytes.subarray(0, 65536);
+  let control = 0;
+  let evenZero = 0;
+  let oddZero = 0;
+  for (let i = 0; i < head.length; i++) {
+    const b = head[i]!;
+    if (b === 0) {
+      if (i % 2 === 0) evenZero++;
+      else oddZero++;
+    } else if (b < 9 || (b > 13 && b < 32)) control++;
+  }
+  if (oddZero > 0.3 * head.length) return { kind: 'text', encoding: 'utf-16le' };
+  if (evenZero > 0.3 * head.length) return { kind: 'text', encoding: 'utf-16be' };
+  if (control + evenZero + oddZero > MOST_CONTROL * head.length)
+    return { kind: 'binary', looksLike: 'not text', mend: EXPORT };
+  return { kind: 'text', encoding: isUtf8(head) ? 'utf-8' : 'windows-1252' };
+}
+
+const startsWith = (bytes: Uint8Array, start: readonly number[]): boolean => start.every((b, i) => bytes[i] === b);
+
+/** True when every multi-byte sequence is well formed (a cut last one is forgiven). Source: RFC 3629, section 3. */
+function isUtf8(bytes: Uint8Array): boolean {
+  for (let i = 0; i < bytes.length;) {
+    const b = bytes[i]!;
+    const more =
+      b < 0x80 ? 0 : b >= 0xc2 && b <= 0xdf ? 1 : b >= 0xe0 && b <= 0xef ? 2 : b >= 0xf0 && b <= 0xf4 ? 3 : -1;
+    if (more < 0) return false;
+    for (let k = 1; k <= more; k++) {
+      if (i + k >= bytes.length) return true;
+      if ((bytes[i + k]! & 0xc0) !== 0x80) return false;
+    }
+    i += more + 1;
+  }
+  return true;
+}

@@ -1,0 +1,98 @@
+import { describe, expect, it } from 'vitest';
+import { caseOdds } from '../diagnosis';
+import {
+  causesInPlay,
+  handChecks,
+  missingConditions,
+  PLAN_TEMPLATES,
+  planLength_s,
+  predictPlan,
+  proposePlans,
+  startingVehicle,
+  stopLimit_c,
+  type DrivePlan,
+} from './index';
+
+const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
+const plan: DrivePlan = { phases: PLAN_TEMPLATES[0]!.phases, ambient_c: 2, heater_pct: 30, startExcess_k: 0 };
+const torn = [
+  { cause: 'thermostat-stuck-open', probability: 0.5 },
+  { cause: 'healthy', probability: 0.3 },
+  { cause: 'sender-reads-low', probability: 0.2 },
+] as const;
+
+function predict(p: DrivePlan, draws = 5) {
+  const steps = predictPlan(vehicle, p, torn, draws);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+    expect(step.value).toBeLessThan(1);
+  }
+}
+
+describe('predictPlan', () => {
+  const prediction = predict(plan);
+
+  it('predicts a band per cause in play, the sound vehicle first', () => {
+    expect(prediction.bands.map((b) => b.cause)).toEqual(['healthy', 'thermostat-stuck-open', 'sender-reads-low']);
+    const [sound, open] = prediction.bands;
+    expect(sound!.mid_c.at(-1)!).toBeGreaterThan(open!.mid_c.at(-1)! + 10);
+    for (const b of prediction.bands) b.mid_c.forEach((m, k) => expect(b.low_c[k]!).toBeLessThanOrEqual(m));
+  });
+
+  it('says when opening is due and when a code would set', () => {
+    expect(prediction.opening_s!.early / 60).toBeGreaterThan(4);
+    expect(prediction.opening_s!.late / 60).toBeLessThan(20);
+    expect(prediction.bands[0]!.code_s).toBeNull();
+    expect(prediction.bands[1]!.code_s).toBeGreaterThan(prediction.opening_s!.early);
+  });
+
+  it('a whole warm-up tells causes apart better than three minutes of idling', () => {
+    const short = predict({ ...plan, phases: [{ kind: 'idle', duration_s: 180 }] });
+    expect(prediction.tellsApart).toBeGreaterThan(short.tellsApart);
+    expect(prediction.tellsApart).toBeGreaterThan(0.7);
+    expect(short.opening_s).toBeNull();
+  });
+
+  it('proposes the drive that tells most apart', () => {
+    const steps = proposePlans(vehicle, plan, torn, 4);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    const proposals = step.value;
+    expect(proposals).toHaveLength(PLAN_TEMPLATES.length);
+    const best = Math.max(...proposals.map((p) => p.tellsApart));
+    expect(proposals[0]!.tellsApart).toBeGreaterThan(best - 0.1);
+  });
+
+  it('is the same each time', () => {
+    expect(predict(plan).tellsApart).toBe(prediction.tellsApart);
+  });
+});
+
+describe('drive plan', () => {
+  it('plans for the sound vehicle and the likely causes only', () => {
+    const inPlay = causesInPlay(caseOdds(vehicle, [], null).causes);
+    expect(inPlay[0]).toBe('healthy');
+    expect(inPlay.length).toBeLessThanOrEqual(6);
+    expect(inPlay).not.toContain('insufficient-heat');
+  });
+
+  it('says which of the complaint’s conditions it leaves out', () => {
+    expect(missingConditions(plan, ['complaint-slow-warm-up', 'complaint-climbs-at-standstill'])).toEqual([]);
+    expect(missingConditions(plan, ['complaint-overheats'])).toEqual(['load: a climb, the motorway or a tow']);
+    expect(missingConditions({ ...plan, startExcess_k: 30 }, ['complaint-slow-warm-up'])).toHaveLength(1);
+  });
+
+  it('times the checks by hand, in order and within the drive', () => {
+    const checks = handChecks(plan, 600);
+    expect(checks.find((c) => c.itemId === 'hose-top-2min')!.at_s).toBe(120);
+    expect(checks.map((c) => c.at_s)).toEqual([...checks.map((c) => c.at_s)].sort((a, b) => a - b));
+    expect(checks.at(-1)!.at_s).toBeLessThanOrEqual(planLength_s(plan));
+    expect(handChecks({ ...plan, startExcess_k: 40 }, null).some((c) => c.itemId === 'hose-top-2min')).toBe(false);
+  });
+
+  it('stops short of boiling', () => {
+    expect(stopLimit_c(vehicle)).toBeLessThanOrEqual(101);
+    expect(stopLimit_c({ ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } })).toBeGreaterThan(105);
+  });
+});

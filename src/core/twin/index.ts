@@ -1,0 +1,15 @@
+export { fuelPower_kw, type HeatSource } from './heatEstimate';
+export { prepareInputs, STEPS_PER_BIN, type TwinInputs } from './inputs';
+export {
+  parameterIndex,
+  startExcess_k,
+  twinPrior,
+  VEHICLE_PARAMETER_COUNT,
+  VEHICLE_PARAMETERS,
+  type TwinParameters,
+  type TwinPrior,
+  type VehicleMemory,
+  type VehicleParameterName,
+} from './parameters';
+export { simulateTwin, twinTruth, twinWorkspace, type TwinTruth, type TwinWorkspace } from './simulateTwin';
+export { NO_TWIN_FAULT, type TwinFault } from './twinFault';

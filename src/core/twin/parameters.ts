@@ -1,0 +1,178 @@
+import { volumetricHeat_kj_lk } from '../coolant';
+import type { HeatSource } from './heatEstimate';
+import type { TwinInputs } from './inputs';
+
+/**
+ * The vehicle-side parameters of the twin. Each has a standard normal coordinate z: z = 0 is the prior's median and
+ * |z| = 1 one standard deviation, so that every penalty is z² and every fit starts from the same place.
+ */
+export const VEHICLE_PARAMETERS = [
+  { name: 'heatScale', label: 'Heat into the coolant', unit: '×' },
+  { name: 'heatTilt', label: 'Heat at high against low load', unit: '' },
+  { name: 'metal', label: 'Heat stored in metal and oil', unit: 'kJ/K' },
+  { name: 'coupling', label: 'Metal to coolant', unit: 'kW/K' },
+  { name: 'slowShare', label: 'Share of block and oil in the metal', unit: '' },
+  { name: 'radiator', label: 'Radiator at 100 km/h', unit: 'kW/K' },
+  { name: 'heater', label: 'Cabin heater', unit: 'kW/K' },
+  { name: 'loss', label: 'Loss of the engine to air', unit: 'kW/K' },
+  { name: 'flow', label: 'Coolant flow', unit: 'kW/K' },
+  { name: 'ambient', label: 'Outside air', unit: '°C' },
+  { name: 'startExcess', label: 'Engine above outside air at start', unit: 'K' },
+  { name: 'opening', label: 'Thermostat opening', unit: '°C' },
+  { name: 'span', label: 'Opening to fully open', unit: 'K' },
+  { name: 'vent', label: 'Flow past the shut valve', unit: '' },
+  { name: 'senderOffset', label: 'Sender offset', unit: 'K' },
+  { name: 'senderLag', label: 'Lag of the sound sender', unit: 's' },
+  { name: 'waxLag', label: 'Lag of the wax', unit: 's' },
+  { name: 'fanOn', label: 'Fan switches on', unit: '°C' },
+  { name: 'fanFlow', label: 'Fan against ram air', unit: '' },
+  { name: 'heatingThreshold', label: 'Load from which the thermostat is heated', unit: '' },
+] as const;
+
+/** Name of a vehicle-side parameter. */
+export type VehicleParameterName = (typeof VEHICLE_PARAMETERS)[number]['name'];
+
+/** Count of vehicle-side parameters. */
+export const VEHICLE_PARAMETER_COUNT = VEHICLE_PARAMETERS.length;
+
+/** Position of a parameter in a z vector. */
+export const parameterIndex = (name: VehicleParameterName): number =>
+  VEHICLE_PARAMETERS.findIndex((p) => p.name === name);
+
+/** Physical values of the twin for one vehicle and drive. Heat capacities kJ/K, conductances kW/K. */
+export interface TwinParameters {
+  heatScale: number;
+  heatTilt: number;
+  metal: number;
+  coupling: number;
+  slowShare: number;
+  radiator: number;
+  heater: number;
+  loss: number;
+  flow: number;
+  ambient: number;
+  startExcess: number;
+  opening: number;
+  span: number;
+  vent: number;
+  senderOffset: number;
+  senderLag: number;
+  waxLag: number;
+  fanOn: number;
+  fanFlow: number;
+  heatingThreshold: number;
+}
+
+/** Narrowing of a vehicle's priors by its own known-good traces: mean and spread of z per parameter. */
+export interface VehicleMemory {
+  readonly mean: readonly number[];
+  readonly sd: readonly number[];
+  /** Channel that the heat figures were found from; null before any trace. */
+  readonly heatSource: HeatSource | null;
+}
+
+/** Prior medians and spreads for one drive, and the heat knots that let the heat estimate wander. */
+export interface TwinPrior {
+  readonly toParameters: (z: Float64Array) => TwinParameters;
+  readonly knotSd: number;
+  readonly knotCount: number;
+  /** Position of each step among the knots: whole part the knot before, rest the way to the next. */
+  readonly knotAt: Float64Array;
+}
+
+/**
+ * Engine above outside air at key-on: nearly nothing after a night, anything after a stop. One standard deviation
+ * each way is a soaked car, the upper tail a part-cooled one.
+ */
+export function startExcess_k(z: number): number {
+  return z + 11 * Math.max(0, z - 0.6) ** 2;
+}
+
+/** Relative spread (sd of the logarithm) of the heat estimate, its wander over the drive, and knot spacing. */
+const HEAT_PRIOR = {
+  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300 },
+  load: { scale: 0.22, wander: 0.14, spacing_s: 300 },
+  'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240 },
+  'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200 },
+  unknown: { scale: 0.32, wander: 0.52, spacing_s: 150 },
+} as const;
+
+const MOST_KNOTS = 9;
+/** Where only the temperature was logged the heat itself must be found: more knots, closer at the start. */
+const MOST_KNOTS_UNKNOWN = 11;
+const EARLY_KNOTS = 1.5;
+
+/**
+ * Priors for one vehicle on one drive. Medians: heat balance of passenger-car engines (Heywood, Internal Combustion
+ * Engine Fundamentals, ch. 12) scaled by displacement; spreads cover vehicles of one kind and the reduction of the
+ * model.
+ */
+export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = null): TwinPrior {
+  const { engine, thermostat, fan } = inputs.vehicle;
+  const diesel = engine.fuel === 'diesel';
+  const size = engine.displacement_l / 1.6;
+  const heat = HEAT_PRIOR[inputs.heatSource];
+  const index = Object.fromEntries(VEHICLE_PARAMETERS.map((p, i) => [p.name, i])) as Record<
+    VehicleParameterName,
+    number
+  >;
+  const zOf = (z: Float64Array, name: VehicleParameterName): number => {
+    const i = index[name];
+    const heat = name === 'heatScale' || name === 'heatTilt';
+    if (!memory || (heat && memory.heatSource !== inputs.heatSource)) return z[i]!;
+    return memory.mean[i]! + memory.sd[i]! * z[i]!;
+  };
+  const massScale = (0.35 + 0.65 * size) * (diesel ? 1.12 : 1);
+  const fanOn = fan.on_c ?? Math.max(thermostat.rated_c + 9, 94);
+  const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
+  const fanOnSd = fan.on_c === null ? 4 : 1.5;
+  const reference_kw = 15 * engine.displacement_l;
+  const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
+  const heaterUse = inputs.heaterLogged ? 1 : 0.14 + 0.5 * coldDay;
+  const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
+  // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included; where nothing but the
+  // temperature was logged it also stands for a typical mixed drive.
+  const heatShare = inputs.heatSource === 'unknown' ? (diesel ? 0.3 : 0.36) : diesel ? 0.37 : 0.46;
+  const toParameters = (z: Float64Array): TwinParameters => ({
+    heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
+    heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
+    metal: 69 * massScale * Math.exp(0.2 * zOf(z, 'metal')),
+    coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
+    slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
+    radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.35 * zOf(z, 'radiator')),
+    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse * Math.exp(heaterSd * zOf(z, 'heater')),
+    loss: 0.017 * size ** 0.67 * Math.exp(0.35 * zOf(z, 'loss')),
+    flow: 2.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'flow')),
+    ambient: inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient'),
+    startExcess: startExcess_k(z[index.startExcess]!),
+    opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
+    span: span * Math.exp(0.18 * zOf(z, 'span')),
+    vent: 0.007 * Math.exp(0.5 * zOf(z, 'vent')),
+    senderOffset: 1.1 * zOf(z, 'senderOffset'),
+    // Usual ranges: sender 2...10 s in moving coolant, with hose and housing on the way; wax 8...25 s.
+    senderLag: 7 * Math.exp(0.5 * zOf(z, 'senderLag')),
+    waxLag: 14 * Math.exp(0.35 * zOf(z, 'waxLag')),
+    fanOn: fanOn + fanOnSd * zOf(z, 'fanOn'),
+    fanFlow: 0.85 * Math.exp(0.3 * zOf(z, 'fanFlow')),
+    heatingThreshold: 1.9 * Math.exp(0.4 * zOf(z, 'heatingThreshold')),
+  });
+  const total_s = inputs.steps * inputs.step_s;
+  const unknown = inputs.heatSource === 'unknown';
+  const most = unknown ? MOST_KNOTS_UNKNOWN : MOST_KNOTS;
+  const knotCount = Math.min(most, Math.max(2, Math.round(total_s / heat.spacing_s) + 1));
+  const knotAt = Float64Array.from({ length: inputs.steps }, (_, k) => {
+    const share = (k + 0.5) / inputs.steps;
+    return (knotCount - 1) * (unknown ? share ** (1 / EARLY_KNOTS) : share);
+  });
+  return { toParameters, knotSd: heat.wander, knotCount, knotAt };
+}
+
+/** Heat capacity of the coolant in engine and heater, and of the radiator with its share, kJ/K. */
+export function coolantCapacities(inputs: TwinInputs): { engine: number; radiator: number } {
+  const { coolant, engine } = inputs.vehicle;
+  const perLitre = volumetricHeat_kj_lk(coolant.glycol_pct);
+  return {
+    engine: coolant.volume_l * 0.58 * perLitre + 1,
+    radiator: coolant.volume_l * 0.4 * perLitre + 3.2 * (engine.displacement_l / 1.6),
+  };
+}

@@ -1,0 +1,88 @@
+import { array, mixed, number, object, string } from 'yup';
+import { fail, ok, type Result } from '@/core/base';
+import { parseVehicle } from '@/core/formats';
+import { addJob } from '@/storage/jobs';
+import { addTrace } from '@/storage/traces';
+import { JOB_STATES } from '@/storage/records';
+import { markDemoLoaded } from '@/storage/settings';
+import { addVehicle } from '@/storage/vehicles';
+import { importInWorker } from '@/workers/client';
+
+const garageSchema = object({
+  schema: mixed<'varmek-demo/1'>().oneOf(['varmek-demo/1']).required(),
+  vehicles: array(
+    object({
+      id: string().required(),
+      plate: string().required(),
+      vehicle: mixed().required(),
+      variant: string().default(''),
+      mileage_km: number().nullable().default(null),
+      parts: array(
+        object({ part: string().required(), when: string().default(''), detail: string().default('') }),
+      ).default([]),
+    }),
+  ).required(),
+  jobs: array(
+    object({
+      id: string().required(),
+      vehicle: string().required(),
+      complaint: string().required(),
+      state: mixed<(typeof JOB_STATES)[number]>().oneOf(JOB_STATES).required(),
+      daysAgo: number().required(),
+      answers: array(string().required()).default([]),
+      trace: string().nullable().default(null),
+    }),
+  ).required(),
+});
+
+const DAY_MS = 86_400_000;
+
+async function fetchShipped(file: string): Promise<Response> {
+  const response = await fetch(`/demo/${file}`);
+  if (!response.ok) throw new Error(`${file} is missing from this build (${response.status})`);
+  return response;
+}
+
+/** Loads the demo garage: its vehicles and jobs, and its traces through the same import as a user's file. */
+export async function loadDemo(): Promise<Result<void, string>> {
+  try {
+    const garage = garageSchema.validateSync(await (await fetchShipped('garage.json')).json());
+    await markDemoLoaded();
+    for (const entry of garage.vehicles) {
+      const vehicle = parseVehicle({ schema: 'varmek-vehicle/1', ...(entry.vehicle as object) });
+      if (!vehicle.ok) return fail(vehicle.error.message);
+      const added = await addVehicle({ ...entry, vehicle: vehicle.value });
+      if (!added.ok) return fail(added.error.message);
+    }
+    for (const job of garage.jobs) {
+      const createdAt = Date.now() - job.daysAgo * DAY_MS;
+      const added = await addJob({
+        id: job.id,
+        vehicleId: job.vehicle,
+        complaint: job.complaint,
+        state: job.state,
+        createdAt,
+        answers: job.answers.map((itemId) => ({ itemId, answer: 0, at: createdAt, detail: '' })),
+      });
+      if (!added.ok) return fail(added.error.message);
+      if (job.trace === null) continue;
+      const raw = await (await fetchShipped(job.trace)).blob();
+      const imported = await importInWorker(raw);
+      if (!imported.ok) return fail(`${job.trace}: ${imported.error.message}`);
+      const kept = await addTrace({
+        jobId: job.id,
+        vehicleId: job.vehicle,
+        fileName: job.trace,
+        raw,
+        importedAt: createdAt,
+        trace: imported.value.trace,
+        report: imported.value.report,
+        options: {},
+      });
+      if (!kept.ok) return fail(kept.error.message);
+    }
+    return ok(undefined);
+  } catch (error) {
+    return fail(error instanceof Error ? error.message : String(error));
+  }
+}

@@ -1,0 +1,48 @@
+import { array, mixed, number, object, ValidationError } from 'yup';
+import { PHASE_KINDS, PLAN_TEMPLATES, stopLimit_c } from '@/core/planning';
+import type { Vehicle } from '@/core/base';
+import type { PlanRecord } from '@/storage/records';
+
+/** What a plan may hold, SI. */
+const planSchema = object({
+  phases: array(
+    object({
+      kind: mixed<PlanRecord['phases'][number]['kind']>().oneOf(PHASE_KINDS).required(),
+      duration_s: number()
+        .typeError('Minutes: type a number.')
+        .required('Minutes: type a number.')
+        .min(30, 'A phase lasts half a minute at least.')
+        .max(7200, 'A phase lasts two hours at most.'),
+    }),
+  )
+    .min(1, 'Add at least one phase.')
+    .max(12, 'Twelve phases at most.')
+    .required(),
+  ambient_c: number()
+    .required()
+    .min(-45, 'Outside air: too cold to be true.')
+    .max(55, 'Outside air: too hot to be true.'),
+  heater_pct: number().required().min(0).max(100, 'Heater: 0 to 100 %.'),
+  startExcess_k: number().required().min(0).max(100),
+  limit_c: number().required().min(60, 'Stop limit: too low to drive.').max(135, 'Stop limit: above boiling.'),
+});
+
+/** What is wrong with a plan; null when nothing is. */
+export function planError(plan: PlanRecord): string | null {
+  try {
+    planSchema.validateSync(plan);
+    return null;
+  } catch (error) {
+    if (error instanceof ValidationError) return error.errors[0] ?? 'The plan is not complete.';
+    throw error;
+  }
+}
+
+/** The plan a job starts with. */
+export const firstPlan = (vehicle: Vehicle, outside_c: number | null): PlanRecord => ({
+  phases: PLAN_TEMPLATES[0]!.phases,
+  ambient_c: outside_c ?? 10,
+  heater_pct: 0,
+  startExcess_k: 0,
+  limit_c: stopLimit_c(vehicle),
+});

@@ -1,0 +1,64 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import type { Vehicle } from '@/core/base';
+import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
+import { predictInWorker, proposeInWorker } from '@/workers/planClient';
+import type { Odds } from '@/workers/planProtocol';
+
+/** Where a calculation in a worker stands. */
+export type WorkState<T> =
+  | { readonly status: 'running'; readonly share: number; readonly last: T | null }
+  | { readonly status: 'done'; readonly last: T }
+  | { readonly status: 'failed'; readonly message: string; readonly last: T | null };
+
+/** How long typing must pause before a prediction starts, ms. */
+const PAUSE_MS = 350;
+
+/** Predicts a plan again whenever it, the vehicle or the odds change; null while there is no valid plan. */
+export function usePlanPrediction(vehicle: Vehicle, plan: DrivePlan | null, causes: Odds): WorkState<PlanPrediction> {
+  const [state, setState] = useState<WorkState<PlanPrediction>>({ status: 'running', share: 0, last: null });
+  const key = JSON.stringify([plan, vehicle, causes.map((c) => [c.cause, Math.round(50 * c.probability)])]);
+  useEffect(() => {
+    if (!plan) return;
+    let cancel = () => undefined as void;
+    const timer = setTimeout(() => {
+      const running = predictInWorker(vehicle, plan, causes, (share) =>
+        setState((s) => (s.status === 'done' ? s : { status: 'running', share, last: s.last })),
+      );
+      cancel = running.cancel;
+      setState((s) => ({ status: 'running', share: 0, last: s.last }));
+      void running.result.then((result) => {
+        if (result.ok) setState({ status: 'done', last: result.value });
+        else if (result.error.kind === 'bug') {
+          const { message } = result.error;
+          setState((s) => ({ status: 'failed', message, last: s.last }));
+        }
+      });
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(timer);
+      cancel();
+    };
+    // The key stands for plan, vehicle and odds.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key]);
+  return state;
+}
+
+/** Other drives, asked for by hand. */
+export function useProposals(vehicle: Vehicle, plan: DrivePlan, causes: Odds) {
+  const [state, setState] = useState<WorkState<PlanProposal[]> | null>(null);
+  const ask = () => {
+    setState({ status: 'running', share: 0, last: null });
+    const running = proposeInWorker(vehicle, plan, causes, (share) =>
+      setState((s) => (s?.status === 'running' ? { ...s, share } : s)),
+    );
+    void running.result.then((result) => {
+      if (result.ok) setState({ status: 'done', last: result.value });
+      else if (result.error.kind === 'bug') setState({ status: 'failed', message: result.error.message, last: null });
+      else setState(null);
+    });
+  };
+  return { state, ask, clear: () => setState(null) };
+}

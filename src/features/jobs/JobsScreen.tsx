@@ -1,0 +1,151 @@
+'use client';
+
+import { formatDistanceToNow } from 'date-fns';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Plus, Search } from 'lucide-react';
+import Link from 'next/link';
+import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { caseOdds } from '@/core/diagnosis';
+import { listJobs, type JobSummary } from '@/storage/jobs';
+import { JOB_STATES, type JobState } from '@/storage/records';
+import { Glyph } from '@/ui/Glyph';
+import { FAMILY_LOOK } from './causeLook';
+import { headline, STATE_NAME } from './jobWords';
+import { OpenJobButton } from './OpenJobButton';
+
+function matches(summary: JobSummary, words: string, state: JobState | 'all'): boolean {
+  if (state !== 'all' && summary.job.state !== state) return false;
+  const text =
+    `${summary.vehicle?.plate ?? ''} ${summary.vehicle?.vehicle.label ?? ''} ${summary.job.complaint}`.toLowerCase();
+  return words
+    .toLowerCase()
+    .split(/\s+/)
+    .every((w) => text.includes(w));
+}
+
+function Verdict({ summary }: { summary: JobSummary }) {
+  const finding = summary.finding?.finding ?? null;
+  if (!summary.vehicle || (!finding && summary.job.answers.length === 0)) {
+    return <span className="type-label">{summary.traces > 0 ? 'Not judged yet' : 'Nothing known yet'}</span>;
+  }
+  const { text, percent, family } = headline(caseOdds(summary.vehicle.vehicle, summary.job.answers, finding));
+  const look = FAMILY_LOOK[family];
+  return (
+    <span className="flex items-center gap-2">
+      {percent ? (
+        <Glyph shape={look.shape} colour={look.colour} />
+      ) : (
+        <span aria-hidden className="w-4 text-center font-bold">
+          ?
+        </span>
+      )}
+      <span className="text-xl type-sign">{text}</span>
+      {percent && <span className="text-xl type-sign">{percent}</span>}
+    </span>
+  );
+}
+
+/** Where a job is best taken up: its trace, its planned drive, or its arrival. */
+function entrance(summary: JobSummary): string {
+  const base = `/jobs/${summary.job.id}`;
+  if (summary.traces > 0) return base;
+  return summary.job.plan ? `${base}/drive` : `${base}/arrival`;
+}
+
+/** Moves the focus between rows with the arrow keys. */
+function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
+  if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+  const links = [...event.currentTarget.querySelectorAll<HTMLAnchorElement>('a')];
+  const at = links.indexOf(document.activeElement as HTMLAnchorElement);
+  const next = links[at + (event.key === 'ArrowDown' ? 1 : -1)];
+  if (next) {
+    event.preventDefault();
+    next.focus();
+  }
+}
+
+/** Every job, by state, with what is known of it. `empty` is shown when there is none. */
+export function JobsScreen({ empty }: { empty: ReactNode }) {
+  const jobs = useLiveQuery(listJobs, []);
+  const [words, setWords] = useState('');
+  const [state, setState] = useState<JobState | 'all'>('all');
+  const search = useRef<HTMLInputElement>(null);
+  const list = useRef<HTMLUListElement>(null);
+  useHotkeys('slash', () => search.current?.focus(), { preventDefault: true });
+  if (jobs === undefined) return <p className="p-8 type-label">Loading</p>;
+  if (jobs.length === 0) return <>{empty}</>;
+  const shown = jobs.filter((j) => matches(j, words, state));
+  const count = (s: JobState) => jobs.filter((j) => j.job.state === s).length;
+  return (
+    <div className="mx-auto max-w-6xl px-5 py-6">
+      <div className="flex flex-wrap items-center gap-4">
+        <h1 className="text-4xl type-sign">Jobs</h1>
+        <label className="input w-72">
+          <Search aria-hidden className="size-4" />
+          <input
+            ref={search}
+            type="search"
+            aria-label="Search jobs"
+            placeholder="Vehicle or complaint"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'ArrowDown') {
+                e.preventDefault();
+                list.current?.querySelector('a')?.focus();
+              }
+            }}
+          />
+        </label>
+        <div className="flex-1" />
+        <OpenJobButton />
+        <Link href="/jobs/new" className="btn btn-primary">
+          <Plus aria-hidden className="size-5" /> New job
+        </Link>
+      </div>
+      <div
+        role="group"
+        aria-label="Filter by state"
+        className="mt-5 flex flex-wrap gap-x-6 gap-y-1 border-b border-base-content/30"
+      >
+        {(['all', ...JOB_STATES] as const).map((s) => (
+          <button
+            key={s}
+            type="button"
+            aria-pressed={state === s}
+            className={`-mb-px min-h-11 border-b-4 ${state === s ? 'border-primary font-bold' : 'border-transparent'}`}
+            onClick={() => setState(s)}
+          >
+            {s === 'all' ? 'All' : STATE_NAME[s]}{' '}
+            <span className="type-label">{s === 'all' ? jobs.length : count(s)}</span>
+          </button>
+        ))}
+      </div>
+      {shown.length === 0 && <p className="py-10 text-lg">No job matches. Clear the search or choose another state.</p>}
+      <ul ref={list} onKeyDown={moveFocus} aria-label="Jobs">
+        {shown.map((summary) => (
+          <li key={summary.job.id} className="border-b border-base-content/15">
+            <Link
+              href={entrance(summary)}
+              className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200"
+            >
+              <span>
+                <span className="block text-xl type-sign">{summary.vehicle?.plate ?? 'Vehicle missing'}</span>
+                <span className="type-label">{summary.vehicle?.vehicle.label}</span>
+              </span>
+              <span className="line-clamp-2 text-[0.9375rem] leading-snug">
+                {summary.job.complaint || 'No complaint written down'}
+              </span>
+              <Verdict summary={summary} />
+              <span className="text-right">
+                <span className="block text-sm">{STATE_NAME[summary.job.state]}</span>
+                <span className="type-label">{formatDistanceToNow(summary.job.updatedAt, { addSuffix: true })}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+'use client';
+
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useLiveQuery } from 'dexie-react-hooks';
+import Link from 'next/link';
+import { useRouter, useSearchParams } from 'next/navigation';
+import { useForm } from 'react-hook-form';
+import { object, string } from 'yup';
+import { addJob } from '@/storage/jobs';
+import type { VehicleRecord } from '@/storage/records';
+import { listVehicles } from '@/storage/vehicles';
+import { useToast } from '@/ui/Toasts';
+
+const schema = object({
+  vehicleId: string().required('Choose the vehicle, or add it first.'),
+  complaint: string().trim().max(2000, 'Keep it under 2000 characters.').default(''),
+});
+
+/** A new job: which vehicle, and what the customer says. */
+export function NewJobScreen() {
+  const vehicles = useLiveQuery(listVehicles, []);
+  // The form waits for its choices: a select cannot hold a value that it does not offer yet.
+  return vehicles === undefined ? <p className="p-8 type-label">Loading</p> : <NewJobForm vehicles={vehicles} />;
+}
+
+function NewJobForm({ vehicles }: { vehicles: readonly VehicleRecord[] }) {
+  const wanted = useSearchParams().get('vehicle') ?? '';
+  const toast = useToast();
+  const router = useRouter();
+  const form = useForm({ resolver: yupResolver(schema), defaultValues: { vehicleId: wanted, complaint: '' } });
+  const { errors, isSubmitting } = form.formState;
+  const submit = form.handleSubmit(async (fields) => {
+    const added = await addJob(fields);
+    if (added.ok) router.push(`/jobs/${added.value.id}/arrival`);
+    else toast({ kind: 'error', text: added.error.message });
+  });
+  return (
+    <form noValidate onSubmit={(e) => void submit(e)} className="mx-auto max-w-2xl px-5 py-8">
+      <h1 className="text-4xl type-sign">New job</h1>
+      <label className="mt-6 block font-semibold" htmlFor="vehicle">
+        Vehicle
+      </label>
+      <div className="mt-1 flex gap-3">
+        <select
+          id="vehicle"
+          className="select flex-1 select-lg"
+          aria-describedby="vehicle-error"
+          {...form.register('vehicleId')}
+        >
+          <option value="">Choose</option>
+          {vehicles.map((v) => (
+            <option key={v.id} value={v.id}>
+              {v.plate} ({v.vehicle.label})
+            </option>
+          ))}
+        </select>
+        <Link href="/vehicles/new?then=job" className="btn btn-lg">
+          Add a vehicle
+        </Link>
+      </div>
+      <p id="vehicle-error" role="alert" className="mt-1 min-h-6 text-error">
+        {errors.vehicleId?.message}
+      </p>
+      <label className="mt-3 block font-semibold" htmlFor="complaint">
+        What the customer says
+      </label>
+      <textarea
+        id="complaint"
+        rows={4}
+        className="textarea mt-1 w-full text-base"
+        placeholder="Slow to warm up on cold mornings, heater weak, light after ten minutes"
+        {...form.register('complaint')}
+      />
+      <p role="alert" className="min-h-6 text-error">
+        {errors.complaint?.message}
+      </p>
+      <button type="submit" className="btn mt-4 btn-lg btn-primary" disabled={isSubmitting}>
+        Open the job
+      </button>
+    </form>
+  );
+}

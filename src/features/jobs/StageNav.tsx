@@ -1,0 +1,45 @@
+'use client';
+
+import Link from 'next/link';
+import { usePathname } from 'next/navigation';
+import type { ReactNode } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useRouter } from 'next/navigation';
+
+/** Stages of a job in the order of the work. */
+export const STAGES = [
+  { key: '1', name: 'Arrival', path: '/arrival' },
+  { key: '2', name: 'Cold look', path: '/cold-look' },
+  { key: '3', name: 'Drive', path: '/drive' },
+  { key: '4', name: 'Trace', path: '' },
+] as const;
+
+/** Steps through the stages; figures 1 to 4 on the keyboard do the same. */
+export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
+  const here = usePathname();
+  const router = useRouter();
+  const base = `/jobs/${jobId}`;
+  useHotkeys(['1', '2', '3', '4'], (_, hotkey) => {
+    const stage = STAGES.find((s) => s.key === hotkey.keys?.join(''));
+    if (stage) router.push(base + stage.path);
+  });
+  return (
+    <nav aria-label="Stages of the job" className="flex items-stretch gap-1 px-5 print:hidden">
+      {STAGES.map((stage) => {
+        const path = base + stage.path;
+        const active = stage.path === '' ? here === base : here.startsWith(path);
+        return (
+          <Link
+            key={stage.key}
+            href={path}
+            aria-current={active ? 'page' : undefined}
+            className={`flex min-h-11 items-center gap-2 border-b-4 px-3 ${active ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
+          >
+            <span className="type-label">{stage.key}</span> {stage.name}
+          </Link>
+        );
+      })}
+      {children}
+    </nav>
+  );
+}

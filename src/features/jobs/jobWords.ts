@@ -1,0 +1,38 @@
+import { CAUSE_TEXT, causeName, type CaseLine, type CaseOdds, type CauseFamily, type Grade } from '@/core/diagnosis';
+import type { JobState } from '@/storage/records';
+
+/** States of a job in the shop's words, in the order of the work. */
+export const STATE_NAME: Readonly<Record<JobState, string>> = {
+  'to-look-at': 'To look at',
+  'drive-planned': 'Drive planned',
+  'waiting-for-part': 'Waiting for a part',
+  'to-prove': 'To prove',
+  'look-again': 'Look again',
+};
+
+/** Grades in words. */
+export const GRADE_NAME: Readonly<Record<Grade, string>> = {
+  confirmed: 'confirmed',
+  likely: 'likely',
+  suspect: 'suspected',
+  inconclusive: 'cannot tell yet',
+};
+
+/** What is written largest on a job: the cause, or that it cannot be told. */
+export function headline(odds: CaseOdds): { text: string; percent: string | null; family: CauseFamily } {
+  const leader = odds.causes[0]!;
+  const { family } = CAUSE_TEXT[leader.cause];
+  if (odds.grade === 'inconclusive') return { text: 'Cannot tell yet', percent: null, family };
+  return { text: causeName(leader.cause), percent: `${Math.round(100 * leader.probability)} %`, family };
+}
+
+/** A factor on odds as a person says it. */
+export function factorText(factor: number): string {
+  const times = factor >= 1 ? factor : 1 / factor;
+  if (times < 1.05) return 'no change';
+  const shown = times >= 100 ? 'over 100' : times >= 10 ? String(Math.round(times)) : times.toFixed(1);
+  return `${shown} times ${factor >= 1 ? 'more' : 'less'} likely`;
+}
+
+/** How a line moved the odds, in words. */
+export const movedText = (line: CaseLine): string => `${causeName(line.moved.cause)} ${factorText(line.moved.factor)}`;

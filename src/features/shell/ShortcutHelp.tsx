@@ -1,0 +1,36 @@
+'use client';
+
+import { Dialog } from '@/ui/Dialog';
+
+const SHORTCUTS: readonly (readonly [string, string])[] = [
+  ['?', 'This list'],
+  ['g j', 'Jobs'],
+  ['g v', 'Vehicles'],
+  ['g m', 'Many logs'],
+  ['n', 'New job'],
+  ['/', 'Search jobs'],
+  ['↑ ↓ Enter', 'Choose a job in the list'],
+  ['1 2 3 4', 'Stage of a job: arrival, cold look, drive, trace'],
+  ['e', 'All evidence of a job'],
+  ['o', 'Open a log file on a job'],
+  ['t', 'Light or dark'],
+  ['Esc', 'Close'],
+];
+
+/** The keyboard shortcuts, as a dialog. */
+export function ShortcutHelp({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog title="Keyboard" open={open} onClose={onClose}>
+      <dl className="grid grid-cols-[8rem_1fr] gap-y-2">
+        {SHORTCUTS.map(([keys, what]) => (
+          <div key={keys} className="contents">
+            <dt>
+              <kbd className="kbd">{keys}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}

@@ -1,0 +1,71 @@
+'use client';
+
+import { useState } from 'react';
+import { curveOf, type CurvePoint } from '@/core/sender';
+import type { VehicleRecord } from '@/storage/records';
+import { updateVehicle } from '@/storage/vehicles';
+import { QuantityInput } from '@/ui/QuantityInput';
+
+interface Draft {
+  readonly temp_c: number | null;
+  readonly ohm: number | null;
+}
+
+const isPoint = (d: Draft): d is CurvePoint =>
+  d.temp_c !== null && d.ohm !== null && Number.isFinite(d.temp_c) && d.ohm > 0;
+
+/** Three points of the coolant sender's curve, as its data sheet gives them. */
+export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
+  const [drafts, setDrafts] = useState<readonly Draft[]>(() =>
+    [0, 1, 2].map((i) => vehicle.senderPoints[i] ?? { temp_c: null, ohm: null }),
+  );
+  const put = (i: number, change: Partial<Draft>) => {
+    const next = drafts.map((d, k) => (k === i ? { ...d, ...change } : d));
+    setDrafts(next);
+    const points = next.filter(isPoint);
+    if (points.length === 0 || usable(points)) void updateVehicle(vehicle.id, { senderPoints: points });
+  };
+  const points = drafts.filter(isPoint);
+  return (
+    <section className="mt-6">
+      <h2 className="text-2xl type-sign">Coolant sender</h2>
+      <p className="mt-1 text-sm">
+        Three points of its own curve. Without them the cold look compares with a common family, which may not be its
+        own.
+      </p>
+      <div className="mt-2 grid grid-cols-3 gap-x-4">
+        {drafts.map((d, i) => (
+          <div key={i}>
+            <QuantityInput
+              id={`sender-temp-${i}`}
+              label={`Point ${i + 1}, at`}
+              family="temperature"
+              value={d.temp_c}
+              onChange={(temp_c) => put(i, { temp_c })}
+            />
+            <QuantityInput
+              id={`sender-ohm-${i}`}
+              label={`Point ${i + 1}`}
+              family={null}
+              unit="Ω"
+              value={d.ohm}
+              onChange={(ohm) => put(i, { ohm })}
+            />
+          </div>
+        ))}
+      </div>
+      {points.length === 3 && (
+        <p role="status">
+          {usable(points) ? 'The curve is kept.' : 'These points do not make a falling curve. Check them.'}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** True when the points fall with temperature, as a sender's resistance does, and a curve goes through them. */
+function usable(points: readonly CurvePoint[]): boolean {
+  const sorted = [...points].sort((a, b) => a.temp_c - b.temp_c);
+  const falls = sorted.every((p, i) => i === 0 || (p.ohm < sorted[i - 1]!.ohm && p.temp_c > sorted[i - 1]!.temp_c));
+  return falls && Object.values(curveOf(points).curve).every(Number.isFinite);
+}

@@ -1,0 +1,190 @@
+'use client';
+
+import { yupResolver } from '@hookform/resolvers/yup';
+import { useForm, useWatch } from 'react-hook-form';
+import { startingVehicle } from '@/core/planning';
+import { useToast } from '@/ui/Toasts';
+import { QuantityField } from './QuantityField';
+import { toFormValues, vehicleFormSchema, type VehicleFormValues } from './vehicleFields';
+
+/** Adds or changes a vehicle. Everything but its name starts from an estimate that says so. */
+export function VehicleForm({
+  title,
+  start,
+  onSave,
+}: {
+  title: string;
+  start: VehicleFormValues;
+  /** Keeps the values; resolves to a failure message or null. */
+  onSave: (values: VehicleFormValues) => Promise<string | null>;
+}) {
+  const toast = useToast();
+  const form = useForm<VehicleFormValues>({ resolver: yupResolver(vehicleFormSchema), defaultValues: start });
+  const { control, register, formState } = form;
+  const heated = useWatch({ control, name: 'heated' });
+  const estimate = () => {
+    const { plate, label, fuel, displacement_l, hybrid } = form.getValues();
+    if (!(displacement_l > 0)) return;
+    form.reset({
+      ...form.getValues(),
+      ...toFormValues(plate, startingVehicle({ fuel, displacement_l, hybrid })),
+      label,
+    });
+  };
+  const submit = form.handleSubmit(async (values) => {
+    const message = await onSave(values);
+    if (message) toast({ kind: 'error', text: message });
+  });
+  return (
+    <form noValidate onSubmit={(e) => void submit(e)} className="mx-auto max-w-4xl px-5 py-8">
+      <h1 className="text-4xl type-sign">{title}</h1>
+      <p className="mt-2 text-base-content/80">
+        Figures are estimates for the kind and size of engine until you overwrite them from the vehicle&rsquo;s own
+        papers.
+      </p>
+      <fieldset className="mt-6 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-4">
+        <div className="col-span-2">
+          <label className="block font-semibold" htmlFor="plate">
+            Name or plate
+          </label>
+          <input id="plate" className="input mt-1 w-full text-base" {...register('plate')} />
+          <p role="alert" className="mt-1 text-sm text-error">
+            {formState.errors.plate?.message}
+          </p>
+        </div>
+        <div className="col-span-2">
+          <label className="block font-semibold" htmlFor="label">
+            What it is
+          </label>
+          <input
+            id="label"
+            className="input mt-1 w-full text-base"
+            placeholder="Van, 2.2 diesel"
+            {...register('label')}
+          />
+        </div>
+        <div>
+          <label className="block font-semibold" htmlFor="fuel">
+            Fuel
+          </label>
+          <select id="fuel" className="select mt-1 text-base" {...register('fuel', { onChange: estimate })}>
+            <option value="petrol">petrol</option>
+            <option value="diesel">diesel</option>
+          </select>
+        </div>
+        <QuantityField control={control} name="displacement_l" label="Displacement" unit="l" />
+        <label className="flex items-center gap-3 self-center font-semibold">
+          <input type="checkbox" className="checkbox" {...register('hybrid', { onChange: estimate })} /> Hybrid
+        </label>
+        <button type="button" className="btn self-center" onClick={estimate}>
+          Estimate the rest
+        </button>
+      </fieldset>
+      <h2 className="mt-8 border-b border-base-content/30 pb-1 text-2xl type-sign">Thermostat and fan</h2>
+      <fieldset className="mt-4 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-4">
+        <QuantityField
+          control={control}
+          name="rated_c"
+          label="Opens at (rating)"
+          unit="°C"
+          family="temperature"
+          hint="stamped on the part"
+        />
+        <QuantityField
+          control={control}
+          name="full_open_c"
+          label="Fully open at"
+          unit="°C"
+          family="temperature"
+          hint="empty: not known"
+        />
+        <div>
+          <label className="block font-semibold" htmlFor="location">
+            Where it sits
+          </label>
+          <select id="location" className="select mt-1 text-base" {...register('location')}>
+            <option value="outlet">at the engine outlet</option>
+            <option value="inlet">at the pump inlet</option>
+          </select>
+        </div>
+        <div className="flex flex-col gap-2">
+          <label className="flex items-center gap-3 font-semibold">
+            <input type="checkbox" className="checkbox" {...register('heated')} /> Electrically heated
+          </label>
+          {heated && (
+            <QuantityField
+              control={control}
+              name="heated_rated_c"
+              label="Opens heated at"
+              unit="°C"
+              family="temperature"
+            />
+          )}
+        </div>
+        <div>
+          <label className="block font-semibold" htmlFor="fan">
+            Radiator fan
+          </label>
+          <select id="fan" className="select mt-1 text-base" {...register('fan')}>
+            <option value="electric">electric</option>
+            <option value="viscous">viscous</option>
+            <option value="engine-driven">engine-driven</option>
+          </select>
+        </div>
+        <QuantityField
+          control={control}
+          name="on_c"
+          label="Fan on at"
+          unit="°C"
+          family="temperature"
+          hint="empty: not known"
+        />
+        <QuantityField
+          control={control}
+          name="off_c"
+          label="Fan off at"
+          unit="°C"
+          family="temperature"
+          hint="empty: not known"
+        />
+      </fieldset>
+      <h2 className="mt-8 border-b border-base-content/30 pb-1 text-2xl type-sign">Engine and coolant</h2>
+      <fieldset className="mt-4 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-5">
+        <QuantityField control={control} name="volume_l" label="Coolant" unit="l" family="volume" />
+        <QuantityField control={control} name="glycol_pct" label="Antifreeze" unit="%" />
+        <QuantityField
+          control={control}
+          name="cap_kpa"
+          label="Cap"
+          unit="kPa"
+          family="pressure"
+          hint="15 psi works too"
+        />
+        <QuantityField control={control} name="idle_rpm" label="Idle speed" unit="rpm" />
+        <QuantityField control={control} name="kerb_mass_kg" label="Mass" unit="kg" />
+        <QuantityField
+          control={control}
+          name="mileage_km"
+          label="Mileage"
+          unit="km"
+          family="distance"
+          hint="empty: not known"
+        />
+        <div className="col-span-2">
+          <label className="block leading-tight font-semibold" htmlFor="variant">
+            Engine variant
+          </label>
+          <input
+            id="variant"
+            className="input mt-1 w-full text-base"
+            placeholder="decides the procedure"
+            {...register('variant')}
+          />
+        </div>
+      </fieldset>
+      <button type="submit" className="btn mt-8 btn-lg btn-primary" disabled={formState.isSubmitting}>
+        Save the vehicle
+      </button>
+    </form>
+  );
+}

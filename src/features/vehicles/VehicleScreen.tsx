@@ -1,0 +1,175 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Download, Plus } from 'lucide-react';
+import Link from 'next/link';
+import { useState } from 'react';
+import { causeName, repeatedParts } from '@/core/diagnosis';
+import { writeVehicleFile } from '@/core/formats';
+import { judgeAgain, listVehicleTraces } from '@/storage/traces';
+import { loadVehicle, updateVehicle } from '@/storage/vehicles';
+import type { VehicleRecord } from '@/storage/records';
+import { saveFile } from '@/ui/saveFile';
+import { useToast } from '@/ui/Toasts';
+import { useUnits } from '@/ui/units';
+import { PartsSection } from './PartsSection';
+import { SenderSection } from './SenderSection';
+import { toFormValues, toVehicle } from './vehicleFields';
+import { VehicleForm } from './VehicleForm';
+
+/** Traces of a vehicle over time: what each showed, and the level it settled at. */
+function History({ vehicle }: { vehicle: VehicleRecord }) {
+  const traces = useLiveQuery(() => listVehicleTraces(vehicle.id), [vehicle.id]) ?? [];
+  const { showTemperature } = useUnits();
+  if (traces.length === 0) return <p className="mt-2">No trace yet.</p>;
+  return (
+    <table className="mt-2 w-full">
+      <thead>
+        <tr className="border-b border-base-content/40 text-left">
+          <th scope="col" className="py-1">
+            Trace
+          </th>
+          <th scope="col">Settled at</th>
+          <th scope="col">Finding</th>
+          <th scope="col">Known good</th>
+        </tr>
+      </thead>
+      <tbody>
+        {traces.map(({ trace, finding }) => {
+          const measured = finding ? Array.from(finding.curves.measured_c).filter(Number.isFinite) : [];
+          const late = measured.slice(Math.floor((2 * measured.length) / 3));
+          const level = late.length > 0 ? late.reduce((a, b) => a + b, 0) / late.length : NaN;
+          return (
+            <tr key={trace.id} className="border-b border-base-content/15">
+              <th scope="row" className="py-1.5 text-left font-normal">
+                <Link href={`/jobs/${trace.jobId}`} className="underline underline-offset-4">
+                  {trace.fileName}
+                </Link>{' '}
+                <span className="type-label">{new Date(trace.importedAt).toISOString().slice(0, 10)}</span>
+              </th>
+              <td>{showTemperature(level)}</td>
+              <td>
+                {finding
+                  ? `${causeName(finding.verdict.cause)} ${Math.round(100 * finding.verdict.probability)} %`
+                  : 'not judged'}
+              </td>
+              <td>{vehicle.goodTraceIds.includes(trace.id) ? 'yes' : ''}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+/** A vehicle: its data, its parts, its traces over time, its memory. */
+export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
+  const record = useLiveQuery(() => loadVehicle(vehicleId), [vehicleId]);
+  const toast = useToast();
+  const [editing, setEditing] = useState(false);
+  if (record === undefined) return <p className="p-8 type-label">No such vehicle, or still loading.</p>;
+  if (editing) {
+    const start = {
+      ...toFormValues(record.plate, record.vehicle),
+      variant: record.variant,
+      mileage_km: record.mileage_km,
+    };
+    return (
+      <VehicleForm
+        title={record.plate}
+        start={start}
+        onSave={async (values) => {
+          const { plate, variant, mileage_km } = values;
+          const kept = await updateVehicle(vehicleId, {
+            plate,
+            variant,
+            mileage_km: mileage_km ?? null,
+            vehicle: toVehicle(values),
+            memory: null,
+            goodTraceIds: [],
+          });
+          if (!kept.ok) return kept.error.message;
+          await judgeAgain(vehicleId);
+          setEditing(false);
+          toast({
+            kind: 'info',
+            text: 'Saved. Its traces are judged again with the new figures; what its known-good traces taught is forgotten.',
+          });
+          return null;
+        }}
+      />
+    );
+  }
+  const forget = async () => {
+    const { memory, goodTraceIds } = record;
+    await updateVehicle(vehicleId, { memory: null, goodTraceIds: [] });
+    await judgeAgain(vehicleId);
+    toast({
+      kind: 'info',
+      text: `What ${record.plate}'s good traces taught is forgotten.`,
+      action: {
+        label: 'Undo',
+        run: () => void updateVehicle(vehicleId, { memory, goodTraceIds }).then(() => judgeAgain(vehicleId)),
+      },
+    });
+  };
+  return (
+    <div className="mx-auto max-w-6xl px-5 py-6">
+      <div className="flex flex-wrap items-center gap-3">
+        <div className="flex-1">
+          <h1 className="text-4xl type-sign">{record.plate}</h1>
+          <p className="type-label">
+            {record.vehicle.label}
+            {record.variant && `, ${record.variant}`}
+          </p>
+        </div>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => saveFile(`${record.plate}.json`, writeVehicleFile(record.vehicle), 'application/json')}
+        >
+          <Download aria-hidden className="size-5" /> Vehicle file
+        </button>
+        <button type="button" className="btn" onClick={() => setEditing(true)}>
+          Change its data
+        </button>
+        <Link href={`/jobs/new?vehicle=${record.id}`} className="btn btn-primary">
+          <Plus aria-hidden className="size-5" /> New job
+        </Link>
+      </div>
+      {repeatedParts(record.parts).map((part) => (
+        <p key={part} role="alert" className="mt-4 border-l-8 border-warning pl-3 text-lg" data-testid="repeat-alert">
+          {part} was replaced more than once. The same part again points upstream: wiring, earth, warped housing, wrong
+          part.
+        </p>
+      ))}
+      <div className="mt-6 grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.4fr)]">
+        <div>
+          <PartsSection vehicle={record} />
+          <SenderSection vehicle={record} />
+        </div>
+        <section>
+          <h2 className="text-2xl type-sign">Traces over time</h2>
+          <History vehicle={record} />
+          <h2 className="mt-6 text-2xl type-sign">Memory</h2>
+          {record.memory === null ? (
+            <p className="mt-2">
+              No known-good trace yet. When a trace of this vehicle is sound, say so on its finding: later traces are
+              then judged against this very vehicle instead of vehicles of its kind.
+            </p>
+          ) : (
+            <>
+              <p className="mt-2">
+                Learned from {record.goodTraceIds.length} known-good{' '}
+                {record.goodTraceIds.length === 1 ? 'trace' : 'traces'}.
+              </p>
+              <button type="button" className="btn mt-2" onClick={() => void forget()}>
+                Forget it
+              </button>
+            </>
+          )}
+        </section>
+      </div>
+    </div>
+  );
+}

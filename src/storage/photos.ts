@@ -1,0 +1,42 @@
+import type { Result } from '@/core/base';
+import { database } from './database';
+import type { PhotoRecord } from './records';
+import { kept, type StorageError } from './storageError';
+
+/** Keeps a photo in the browser. */
+export function addPhoto(fields: {
+  jobId: string;
+  stage: string;
+  caption: string;
+  image: Blob;
+  at?: number;
+}): Promise<Result<PhotoRecord, StorageError>> {
+  const record: PhotoRecord = { at: Date.now(), ...fields, id: crypto.randomUUID() };
+  return kept(async () => {
+    await database().photos.add(record);
+    return record;
+  });
+}
+
+/** Every photo of a job, oldest first. */
+export async function listJobPhotos(jobId: string): Promise<PhotoRecord[]> {
+  const all = await database().photos.where('jobId').equals(jobId).toArray();
+  return all.sort((a, b) => a.at - b.at);
+}
+
+/** Photos of one stage of a job, oldest first. */
+export const listPhotos = async (jobId: string, stage: string): Promise<PhotoRecord[]> =>
+  (await listJobPhotos(jobId)).filter((p) => p.stage === stage);
+
+/** Deletes a photo; returns it for undo. */
+export function deletePhoto(id: string): Promise<Result<PhotoRecord | undefined, StorageError>> {
+  return kept(async () => {
+    const photo = await database().photos.get(id);
+    await database().photos.delete(id);
+    return photo;
+  });
+}
+
+/** Puts a deleted photo back. */
+export const restorePhoto = (photo: PhotoRecord): Promise<Result<string, StorageError>> =>
+  kept(() => database().photos.put(photo));

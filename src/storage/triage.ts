@@ -1,0 +1,60 @@
+import type { Result } from '@/core/base';
+import { database } from './database';
+import type { TriageRecord } from './records';
+import { kept, type StorageError } from './storageError';
+
+/** Every log of the batch, in the order in which it came. */
+export const listTriage = (): Promise<TriageRecord[]> => database().triage.orderBy('addedAt').toArray();
+
+/** Adds logs to the batch. */
+export function addTriage(
+  logs: readonly Pick<TriageRecord, 'fileName' | 'raw' | 'vehicleId'>[],
+): Promise<Result<void, StorageError>> {
+  const addedAt = Date.now();
+  return kept(async () => {
+    await database().triage.bulkAdd(
+      logs.map((log, i) => ({
+        ...log,
+        id: crypto.randomUUID(),
+        addedAt: addedAt + i,
+        outcome: { state: 'waiting' },
+      })),
+    );
+  });
+}
+
+/** Says whose log it is; it is judged anew. */
+export const assignTriage = (id: string, vehicleId: string): Promise<Result<number, StorageError>> =>
+  kept(() => database().triage.update(id, { vehicleId, outcome: { state: 'waiting' } }));
+
+/** Keeps what came out of a log, unless it was given to another vehicle meanwhile. */
+export function settleTriage(
+  record: TriageRecord,
+  outcome: TriageRecord['outcome'],
+): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.triage, async () => {
+      const now = await db.triage.get(record.id);
+      if (now?.vehicleId === record.vehicleId) await db.triage.update(record.id, { outcome });
+    }),
+  );
+}
+
+/** Empties the batch; returns it for undo. */
+export function clearTriage(): Promise<Result<TriageRecord[], StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.triage, async () => {
+      const all = await db.triage.toArray();
+      await db.triage.clear();
+      return all;
+    }),
+  );
+}
+
+/** Puts a batch back. */
+export const restoreTriage = (records: readonly TriageRecord[]): Promise<Result<void, StorageError>> =>
+  kept(async () => {
+    await database().triage.bulkPut([...records]);
+  });

@@ -1,0 +1,39 @@
+'use client';
+
+import { createContext, useContext, type ReactNode } from 'react';
+import { UNITS, unitOf, type UnitFamily } from '@/core/base';
+
+/** Families of readings whose unit the shop chooses. */
+export const CHOSEN_FAMILIES = ['temperature', 'speed', 'distance', 'pressure', 'volume', 'torque'] as const;
+
+/** Units in which readings are shown: a symbol per family. */
+export type ShownUnits = Readonly<Record<(typeof CHOSEN_FAMILIES)[number], string>>;
+
+/** The stored units, shown where nothing was chosen. */
+export const SI_UNITS = Object.fromEntries(CHOSEN_FAMILIES.map((f) => [f, UNITS[f][0].symbol])) as ShownUnits;
+
+const UnitsContext = createContext<ShownUnits>(SI_UNITS);
+
+/** Gives the units to everything below. */
+export function UnitsProvider({ units, children }: { units: ShownUnits; children: ReactNode }) {
+  return <UnitsContext value={units}>{children}</UnitsContext>;
+}
+
+/** Units and formatters of the present shop. */
+export function useUnits() {
+  const units = useContext(UnitsContext);
+  const symbolOf = (family: UnitFamily): string =>
+    family === 'temperatureDifference' ? units.temperature : units[family];
+  const show = (family: UnitFamily, si: number, digits = 0): string =>
+    Number.isFinite(si) ? `${unitOf(family, symbolOf(family)).fromSi(si).toFixed(digits)} ${symbolOf(family)}` : '–';
+  return {
+    ...units,
+    symbolOf,
+    /** A reading with its unit. */
+    show,
+    /** A temperature with its unit, rounded. */
+    showTemperature: (c: number) => show('temperature', c),
+    /** A temperature without its unit. */
+    temperatureNumber: (c: number) => unitOf('temperature', units.temperature).fromSi(c),
+  };
+}

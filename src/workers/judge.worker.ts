@@ -1,0 +1,64 @@
+import * as Comlink from 'comlink';
+import { fail, ok, type Result, type Trace } from '@/core/base';
+import { judgeTrace, learnVehicle } from '@/core/diagnosis';
+import {
+  alignByClock,
+  alignByCurve,
+  createFileReader,
+  createSeriesReader,
+  refuseBySize,
+  type FileReader,
+  type ImportError,
+} from '@/core/formats';
+import type { JudgeWorkerApi } from './protocol';
+import { caught, drain } from './workerBug';
+
+/** Share of a file between two reports of progress. */
+const PROGRESS_STEP = 0.02;
+
+/** Memory that may move to the page instead of being copied. */
+const buffersOf = ({ time_s, channels }: Trace): Transferable[] =>
+  [time_s, ...Object.values(channels)].map((values) => values.buffer as ArrayBuffer);
+
+/** Streams a file into a reader. */
+async function readWhole<T>(
+  file: Blob,
+  reader: FileReader<T>,
+  onProgress: (share: number) => void,
+): Promise<Result<T, ImportError>> {
+  const refused = refuseBySize(file.size);
+  if (refused) return fail(refused);
+  const stream = file.stream().getReader();
+  let taken = 0;
+  let told = 0;
+  for (;;) {
+    const piece = await stream.read();
+    if (piece.done) return reader.finish();
+    const error = reader.push(piece.value);
+    if (error) return fail(error);
+    taken += piece.value.length;
+    if (taken - told > file.size * PROGRESS_STEP) {
+      told = taken;
+      onProgress(taken / file.size);
+    }
+  }
+}
+
+const api: JudgeWorkerApi = {
+  async importFile(file, options, onProgress) {
+    const read = await readWhole(file, createFileReader(options), onProgress);
+    return read.ok ? Comlink.transfer(read, buffersOf(read.value.trace)) : read;
+  },
+  async openSecondLog(file, trace, clock) {
+    const read = await readWhole(file, createSeriesReader(), () => undefined);
+    if (!read.ok) return read;
+    const series = read.value;
+    const byClock = alignByClock({ clock, length_s: trace.time_s.at(-1) ?? 0 }, series);
+    return ok({ series, byClock, byCurve: alignByCurve(trace, series) });
+  },
+  learn: (trace, vehicle, before) => caught(() => learnVehicle(trace, vehicle, before)),
+  judge: (trace, vehicle, memory, onProgress) =>
+    caught(() => drain(judgeTrace(trace, vehicle, { memory }), onProgress)),
+};
+
+Comlink.expose(api);

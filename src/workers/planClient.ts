@@ -1,0 +1,38 @@
+import * as Comlink from 'comlink';
+import type { Cause, Trace, Vehicle } from '@/core/base';
+import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
+import { cancellable, type Running } from './cancellable';
+import type { Odds, PlanWorkerApi } from './planProtocol';
+
+function startWorker(): { api: Comlink.Remote<PlanWorkerApi>; worker: Worker } {
+  const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
+  return { api: Comlink.wrap<PlanWorkerApi>(worker), worker };
+}
+
+/** Predicts a drive in a worker of its own. */
+export function predictInWorker(
+  vehicle: Vehicle,
+  plan: DrivePlan,
+  causes: Odds,
+  onProgress: (share: number) => void,
+): Running<PlanPrediction> {
+  const { api, worker } = startWorker();
+  return cancellable(worker, api, api.predict(vehicle, plan, causes, Comlink.proxy(onProgress)));
+}
+
+/** Tries other drives in a worker of its own. */
+export function proposeInWorker(
+  vehicle: Vehicle,
+  plan: DrivePlan,
+  causes: Odds,
+  onProgress: (share: number) => void,
+): Running<PlanProposal[]> {
+  const { api, worker } = startWorker();
+  return cancellable(worker, api, api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
+}
+
+/** Simulates a vehicle of this kind on a planned drive in a worker of its own. */
+export function simulateInWorker(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Running<Trace> {
+  const { api, worker } = startWorker();
+  return cancellable(worker, api, api.simulate(vehicle, plan, cause, seed));
+}

@@ -1,0 +1,38 @@
+import type { Result, Trace, Vehicle } from '@/core/base';
+import type { Finding, JudgeProgress } from '@/core/diagnosis';
+import type { VehicleMemory } from '@/core/twin';
+import type { Alignment, ImportError, LogClock, LoggedSeries, ReadOptions, ReadTrace } from '@/core/formats';
+
+/** A second log with the places where it may lie, by clock and by curve; null where one does not tell. */
+export interface SecondLog {
+  readonly series: LoggedSeries;
+  readonly byClock: Alignment | null;
+  readonly byCurve: Alignment | null;
+}
+
+/** What the worker of the judge offers. Only plain data crosses. */
+export interface JudgeWorkerApi {
+  /** Reads a log; progress is the share of the file that was taken. */
+  importFile(
+    file: Blob,
+    options: ReadOptions,
+    onProgress: (share: number) => void,
+  ): Promise<Result<ReadTrace, ImportError>>;
+  /** Reads a second log of a drive and looks where it lies on the first. */
+  openSecondLog(file: Blob, trace: Trace, clock: LogClock | null): Promise<Result<SecondLog, ImportError>>;
+  /** Narrows the vehicle's memory by a known-good trace. */
+  learn(trace: Trace, vehicle: Vehicle, before: VehicleMemory | null): Promise<Result<VehicleMemory, WorkerBug>>;
+  judge(
+    trace: Trace,
+    vehicle: Vehicle,
+    memory: VehicleMemory | null,
+    onProgress: (progress: JudgeProgress) => void,
+  ): Promise<Result<Finding, WorkerBug>>;
+}
+
+/** A defect, not a user's mistake: it travels as plain data because exceptions lose their class on the way. */
+export interface WorkerBug {
+  readonly kind: 'bug';
+  readonly message: string;
+  readonly stack: string;
+}

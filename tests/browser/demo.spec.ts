@@ -1,0 +1,53 @@
+import { DEMO, expect, expectClean, test } from './support';
+
+const FINDINGS = [
+  ['Gritter 4', 'Thermostat stuck open'],
+  ['District nurse 7', 'Cold day, nothing wrong'],
+  ['Library bus', 'Thermostat leaking'],
+] as const;
+
+test('the demo garage opens loaded, judged, and right', async ({ page }) => {
+  await page.goto(DEMO);
+  for (const [plate, finding] of FINDINGS) {
+    await expect(page.getByRole('link', { name: new RegExp(`${plate}.*${finding}`) })).toBeVisible({ timeout: 60_000 });
+  }
+  await expect(page.getByRole('link', { name: /Wants a thermostat fitted.*Sender reads low/ })).toBeVisible({
+    timeout: 60_000,
+  });
+  await expect(page.getByRole('link', { name: /since the last service.*Thermostat opens early/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /Yearly check.*Nothing wrong/ })).toBeVisible({ timeout: 60_000 });
+  await expectClean(page);
+
+  // The one that cannot tell says so and what to log next.
+  const short = page.getByRole('link', { name: /straight after the crossing/ });
+  await expect(short).toContainText('Cannot tell yet', { timeout: 60_000 });
+  await short.click();
+  await expect(page.getByTestId('reason')).toContainText('Cannot tell from this trace');
+  await expect(page.getByText(/Log a full warm-up from a night/).first()).toBeVisible();
+
+  // A finding: measured, band, best cause, odds, why in this trace's figures; still there after a reload.
+  await page.goto(`${DEMO}/jobs/demo-gritter`);
+  for (let round = 0; round < 2; round++) {
+    await expect(page.getByTestId('headline')).toHaveText('Thermostat stuck open');
+    await expect(page.getByTestId('chart').locator('svg path').first()).toBeVisible();
+    await expect(page.getByTestId('why').locator('li')).toHaveCount(3);
+    await expect(page.getByTestId('why')).toContainText(
+      /At minute \d+ a sound vehicle would read .* this one read \d+ °C/,
+    );
+    await expect(page.getByTestId('share-strip')).toHaveAttribute('aria-label', /Thermostat stuck open \d\d %/);
+    if (round === 0) await page.reload();
+  }
+  await expectClean(page);
+});
+
+test('units and theme are kept, and both themes are readable', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /Units/ }).click();
+  await page.getByRole('combobox', { name: 'Temperature' }).selectOption('°F');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Dark, for the bay' }).click();
+  await page.reload();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'bay');
+  await expect(page.getByRole('button', { name: /Units: °F/ })).toBeVisible();
+  await expectClean(page);
+});

@@ -1,0 +1,59 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Port of the plain server; the demo server stands one above. */
+export const PORT = Number(process.env.PORT ?? 3210);
+export const DEMO = `http://127.0.0.1:${PORT + 1}`;
+
+/** A page that fails its test on any request to another host, any error on the page, any refused resource. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, run) => {
+    const wrong: string[] = [];
+    page.on('request', (r) => {
+      if (!/^(https?:\/\/127\.0\.0\.1[:/]|data:|blob:)/.test(r.url())) wrong.push(`left this machine: ${r.url()}`);
+    });
+    page.on('pageerror', (e) => wrong.push(`page error: ${e.message}`));
+    page.on('console', (m) => {
+      // A test that goes elsewhere while a link is being prefetched cuts that fetch off; the router then says so.
+      const cutOff = /Failed to fetch RSC payload/.test(m.text());
+      if (m.type() === 'error' && !cutOff) wrong.push(`console: ${m.text()}`);
+    });
+    await run(page);
+    expect(wrong).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** No serious finding of axe, and nothing wider than the window. */
+export async function expectClean(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBeLessThanOrEqual(0);
+}
+
+/** Adds a vehicle and a job on it; ends on the job's arrival. */
+export async function newJob(page: Page, plate: string, options: { inlet?: boolean } = {}): Promise<void> {
+  await page.goto('/vehicles/new?then=job');
+  await page.getByLabel('Name or plate').fill(plate);
+  if (options.inlet) await page.getByLabel('Where it sits').selectOption('inlet');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByRole('heading', { name: 'New job' })).toBeVisible();
+  await expect(page.getByLabel('Vehicle', { exact: true })).not.toHaveValue('');
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
+}
+
+/** A warm-up as canonical CSV that holds at a level, °C. */
+export function warmUp(level_c: number, options: { start_c?: number; minutes?: number; tau_s?: number } = {}): string {
+  const { start_c = 6, minutes = 25, tau_s = 260 } = options;
+  const rows = Array.from({ length: minutes * 60 }, (_, t) => {
+    const ect = Math.min(level_c, start_c + (level_c + 14 - start_c) * (1 - Math.exp(-t / tau_s)));
+    return `${t},${Math.round(ect)},${start_c}`;
+  });
+  return `time_s,ect_c,ambient_c\n${rows.join('\n')}\n`;
+}

@@ -1,0 +1,130 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { CAUSES } from '@/core/base';
+import { writeVehicleFile } from '@/core/formats';
+import { startingVehicle } from '@/core/planning';
+
+const ROOT = path.join(import.meta.dirname, '..', '..');
+const folder = mkdtempSync(path.join(os.tmpdir(), 'varmek-'));
+const file = (name: string) => path.join(folder, name);
+
+/** Runs a command of the project the way npm does: from its root, with the caller's folder in INIT_CWD. */
+function run(entry: string, ...argv: string[]) {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', path.join('src', 'cli', entry), ...argv],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+      env: { ...process.env, INIT_CWD: folder },
+    },
+  );
+  return {
+    status,
+    stdout,
+    stderr,
+    lines: stdout
+      .trim()
+      .split('\n')
+      .filter(Boolean)
+      .map((l) => JSON.parse(l) as Record<string, unknown>),
+  };
+}
+
+beforeAll(() => {
+  const demo = path.join(ROOT, 'public', 'demo');
+  writeFileSync(file('a.csv'), readFileSync(path.join(demo, 'ferry-early.csv')));
+  writeFileSync(file('short.csv'), readFileSync(path.join(demo, 'ferry-short.csv')));
+  writeFileSync(file('bad.csv'), 'time_s,rpm\n0,1\n1,2\n2,3\n');
+  const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
+  writeFileSync(file('v.json'), writeVehicleFile({ ...vehicle, thermostat: { ...vehicle.thermostat, rated_c: 89 } }));
+  writeFileSync(
+    file('list.json'),
+    JSON.stringify({
+      schema: 'varmek-manifest/1',
+      items: [
+        { trace: 'short.csv', vehicle: 'v.json' },
+        { trace: 'bad.csv', vehicle: 'v.json' },
+      ],
+    }),
+  );
+});
+
+describe('diagnose', () => {
+  it('prints one result per line, in order, as the contract says', () => {
+    const { status, lines } = run('diagnose.ts', 'a.csv', 'short.csv', '--vehicle', 'v.json', '--json');
+    expect(status).toBe(0);
+    expect(lines.map((l) => l.file)).toEqual(['a.csv', 'short.csv']);
+    const first = lines[0] as {
+      schema: string;
+      verdict: { cause: string; probability: number; grade: string; reason: string };
+      causes: { cause: string; probability: number; parameters: object }[];
+      codes: { code: string; wouldSet: boolean; at_s: number | null }[];
+      quality: { usable: boolean; problems: string[] };
+      next: { test: string; why: string }[];
+    };
+    expect(first.schema).toBe('varmek-result/1');
+    expect(Object.keys(first).sort()).toEqual(['causes', 'codes', 'file', 'next', 'quality', 'schema', 'verdict']);
+    expect(first.verdict.cause).toBe('thermostat-opens-early');
+    expect(first.verdict.cause).toBe(first.causes[0]!.cause);
+    expect(first.causes.map((c) => c.cause).sort()).toEqual([...CAUSES].sort());
+    expect(first.causes.reduce((s, c) => s + c.probability, 0)).toBeCloseTo(1, 9);
+    first.causes.forEach(
+      (c, i) => i > 0 && expect(c.probability).toBeLessThanOrEqual(first.causes[i - 1]!.probability),
+    );
+    expect(first.next.length).toBeGreaterThan(0);
+    expect(lines[1]).toMatchObject({ verdict: { grade: 'inconclusive' }, quality: { usable: false } });
+  });
+
+  it('goes on past a file it cannot read, and exits with 3', () => {
+    const { status, lines } = run('diagnose.ts', '--manifest', 'list.json', '--json');
+    expect(status).toBe(3);
+    expect(lines).toHaveLength(2);
+    expect(lines[0]).toMatchObject({ file: 'short.csv', schema: 'varmek-result/1' });
+    expect(lines[1]).toMatchObject({ file: 'bad.csv', error: { code: 'no-temperature', line: 1 } });
+  });
+
+  it.each([
+    [['--json']],
+    [['a.csv']],
+    [['a.csv', '--vehicle', 'v.json', '--nonsense']],
+    [['--manifest', 'missing.json']],
+  ])('exits with 2 on %j', (argv) => {
+    const { status, stdout } = run('diagnose.ts', ...argv);
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
+  });
+
+  it('writes a readable summary without --json', () => {
+    const { stdout } = spawnSync(
+      process.execPath,
+      ['--import', 'tsx', 'src/cli/diagnose.ts', 'a.csv', '--vehicle', 'v.json'],
+      {
+        cwd: ROOT,
+        encoding: 'utf8',
+        env: { ...process.env, INIT_CWD: folder },
+      },
+    );
+    expect(stdout).toMatch(/a\.csv\n\s+(confirmed|likely): thermostat-opens-early \d+ %/);
+  });
+});
+
+describe('convert', () => {
+  it('writes the canonical CSV and its report', () => {
+    const { status, lines } = run('convert.ts', 'a.csv', 'out.csv');
+    expect(status).toBe(0);
+    expect(lines[0]).toMatchObject({ rows: 1799 });
+    expect(readFileSync(file('out.csv'), 'utf8').split('\n')[0]).toBe('time_s,ect_c,iat_c,speed_kmh,rpm');
+  });
+
+  it('asks when a person would have to choose', () => {
+    writeFileSync(file('odd.csv'), 'time_s,temp a,temp b\n0,1,2\n1,1,2\n2,1,2\n3,1,2\n');
+    const { status, lines } = run('convert.ts', 'odd.csv', 'never.csv');
+    expect(status).toBe(3);
+    expect(lines[0]).toMatchObject({ error: { code: 'needs-mapping' } });
+    expect((lines[0]!.error as { guesses: unknown[] }).guesses).toHaveLength(3);
+  });
+});

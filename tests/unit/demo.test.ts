@@ -1,0 +1,65 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { describe, expect, it } from 'vitest';
+import { caseOdds, judgeNow, learnVehicle } from '@/core/diagnosis';
+import { parseVehicle, readTrace } from '@/core/formats';
+
+const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
+const garage = JSON.parse(readFileSync(path.join(FOLDER, 'garage.json'), 'utf8')) as {
+  vehicles: { id: string; vehicle: object }[];
+  jobs: { id: string; vehicle: string; trace: string | null }[];
+};
+
+function load(jobId: string) {
+  const job = garage.jobs.find((j) => j.id === jobId)!;
+  const vehicle = parseVehicle({
+    schema: 'varmek-vehicle/1',
+    ...garage.vehicles.find((v) => v.id === job.vehicle)!.vehicle,
+  });
+  const read = readTrace(readFileSync(path.join(FOLDER, job.trace!), 'utf8'));
+  if (!vehicle.ok || !read.ok) throw new Error(`${jobId} cannot be loaded`);
+  return { vehicle: vehicle.value, trace: read.value.trace };
+}
+
+describe('demo garage', () => {
+  it.each([
+    ['demo-gritter', 'thermostat-stuck-open'],
+    ['demo-nurse', 'insufficient-heat'],
+    ['demo-harbour', 'sender-reads-low'],
+    ['demo-library', 'thermostat-leaking'],
+    ['demo-ferry-early', 'thermostat-opens-early'],
+    ['demo-harbour-good', 'healthy'],
+  ])('%s is %s', (jobId, cause) => {
+    const { vehicle, trace } = load(jobId);
+    const finding = judgeNow(trace, vehicle);
+    expect(finding.verdict.cause).toBe(cause);
+    expect(finding.verdict.grade).not.toBe('inconclusive');
+    expect(finding.why).toHaveLength(3);
+    expect(finding.why.join(' ')).toMatch(/\d/);
+    expect(finding.next.length).toBeGreaterThan(0);
+  });
+
+  it('the hot start cannot tell and says what to log', () => {
+    const { vehicle, trace } = load('demo-ferry-short');
+    const finding = judgeNow(trace, vehicle);
+    expect(finding.verdict.grade).toBe('inconclusive');
+    expect(finding.verdict.reason).toMatch(/^Cannot tell from this trace/);
+    expect(finding.next[0]!.test).toMatch(/Log a full warm-up/);
+    const odds = caseOdds(vehicle, [], finding);
+    expect(odds.next[0]!.item.id).toBe('cold-start-log');
+    expect(odds.lines).toEqual([]);
+  });
+
+  it('a known-good trace narrows the vehicle and sharpens a later judgement', () => {
+    const known = load('demo-harbour-good');
+    const memory = learnVehicle(known.trace, known.vehicle);
+    expect(Math.min(...memory.sd)).toBeLessThan(0.8);
+    expect(memory.heatSource).toBe('air-flow');
+    const later = load('demo-harbour');
+    const finding = judgeNow(later.trace, later.vehicle, { memory });
+    expect(finding.verdict.cause).toBe('sender-reads-low');
+    expect(finding.memory!.band_k).toBeLessThan(finding.memory!.bandWithout_k);
+    const again = learnVehicle(known.trace, known.vehicle, memory);
+    again.sd.forEach((sd, i) => expect(sd).toBeLessThanOrEqual(memory.sd[i]!));
+  });
+});

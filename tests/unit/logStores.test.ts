@@ -1,0 +1,192 @@
+import 'fake-indexeddb/auto';
+import { unzipSync, strFromU8, strToU8, zipSync } from 'fflate';
+import { Dexie } from 'dexie';
+import { afterEach, describe, expect, it } from 'vitest';
+import type { Result } from '@/core/base';
+import { readTrace, type LoggedSeries } from '@/core/formats';
+import { startingVehicle } from '@/core/planning';
+import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
+import { database, VarmekDatabase } from '@/storage/database';
+import { packJob, unpackJob } from '@/storage/jobBundle';
+import { addJob, loadJob } from '@/storage/jobs';
+import { addPhoto, listJobPhotos } from '@/storage/photos';
+import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
+import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
+import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
+import { addVehicle } from '@/storage/vehicles';
+
+const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 1.9, hybrid: false });
+const LOG = `Zeit;Kühlmittel [°C]\n${Array.from({ length: 60 }, (_, t) => `${t};${20 + t}`).join('\n')}\n`;
+
+afterEach(async () => {
+  await Promise.all(database().tables.map((t) => t.clear()));
+});
+
+async function good<T>(result: Promise<Result<T, { message: string } | string>>): Promise<T> {
+  const r = await result;
+  if (!r.ok) throw new Error(typeof r.error === 'string' ? r.error : r.error.message);
+  return r.value;
+}
+
+async function jobWithLog() {
+  const car = await good(addVehicle({ plate: 'Van 5', vehicle }));
+  const answers = [{ itemId: 'top-hose-cold', answer: 0, at: 7, detail: 'minute 2' }];
+  const job = await good(addJob({ vehicleId: car.id, complaint: 'weak heater', answers }));
+  const read = readTrace(LOG);
+  if (!read.ok) throw new Error(read.error.message);
+  const { trace, report } = read.value;
+  const fields = { jobId: job.id, vehicleId: car.id, fileName: 'fahrt.csv', raw: new Blob([LOG]), trace, report };
+  const record = await good(addTrace({ ...fields, options: { leave: ['out-of-order'] } }));
+  return { car, job, record };
+}
+
+describe('column choices', () => {
+  const mapping = { 0: { channel: 'time_s', unit: 's' }, 2: { channel: 'ect_c', unit: '°F' } } as const;
+
+  it('are kept under the headers of the file', async () => {
+    await good(saveColumnChoices(['a', 'b', 'c'], { mapping, numbers: { decimalComma: true, grouped: false } }));
+    expect(await loadColumnChoices(['a', 'b', 'c'])).toEqual({
+      mapping,
+      numbers: { decimalComma: true, grouped: false },
+    });
+    expect(await loadColumnChoices(['a', 'b'])).toBeNull();
+  });
+
+  it('a broken entry counts as none', async () => {
+    await database().settings.put({
+      key: 'columns:a\u001fb',
+      value: { choices: [{ column: 0, channel: 'nonsense' }] },
+    });
+    expect(await loadColumnChoices(['a', 'b'])).toBeNull();
+  });
+});
+
+describe('another reading of a trace', () => {
+  it('replaces the samples and sends the trace to the judge again', async () => {
+    const { record } = await jobWithLog();
+    await good(setJudging(record.id, { state: 'done' }));
+    const trace = { ...record.trace, channels: { ect_c: record.trace.channels.ect_c.map((v) => v + 1) } };
+    await good(replaceReading(record.id, { trace }));
+    const now = await loadTrace(record.id);
+    expect(now!.trace.channels.ect_c[0]).toBe(21);
+    expect(now!.judging).toEqual({ state: 'wanted' });
+    expect(now!.report).toEqual(record.report);
+  });
+});
+
+describe('a recording', () => {
+  it('is kept row by row, found again, ended and put back', async () => {
+    const begun = await good(startRecording('job', 'adapter'));
+    const rows = [{ time_s: 0, values: { ect_c: 12 } }];
+    const marks = [{ time_s: 0, text: 'heater hot' }];
+    await good(keepRecording(begun.id, { rows, marks }));
+    expect(await openRecording('job')).toMatchObject({ id: begun.id, rows, marks });
+    const ended = await good(endRecording(begun.id));
+    expect(await openRecording('job')).toBeUndefined();
+    await good(restoreRecording(ended!));
+    expect(await openRecording('job')).toMatchObject({ rows });
+  });
+});
+
+describe('the batch', () => {
+  it('keeps its order, forgets an outcome that came for another vehicle, and is cleared with a way back', async () => {
+    const raw = new Blob(['x']);
+    await good(addTriage(['b.csv', 'a.csv'].map((fileName) => ({ fileName, raw, vehicleId: null }))));
+    const [first, second] = await listTriage();
+    expect([first!.fileName, second!.fileName]).toEqual(['b.csv', 'a.csv']);
+    await good(assignTriage(first!.id, 'van'));
+    await good(settleTriage(first!, { state: 'refused', message: 'late' }));
+    expect((await listTriage())[0]!.outcome).toEqual({ state: 'waiting' });
+    await good(settleTriage({ ...first!, vehicleId: 'van' }, { state: 'refused', message: 'no time' }));
+    expect((await listTriage())[0]!.outcome).toEqual({ state: 'refused', message: 'no time' });
+    const cleared = await good(clearTriage());
+    expect(await listTriage()).toEqual([]);
+    await good(restoreTriage(cleared));
+    expect(await listTriage()).toHaveLength(2);
+  });
+});
+
+describe('a job as a file', () => {
+  it('holds readable files and gives the job back, its second log too', async () => {
+    const { job, record } = await jobWithLog();
+    await good(
+      addPhoto({ jobId: job.id, stage: 'arrival', caption: 'cap', image: new Blob(['jpg'], { type: 'image/jpeg' }) }),
+    );
+    const series: LoggedSeries = {
+      time_s: Float64Array.of(0, 1, 2),
+      columns: [{ header: 'Hose', channel: null, values_c: Float64Array.of(1, 2, 3) }],
+      clock: null,
+    };
+    const companion = {
+      fileName: 'hose.csv',
+      raw: new Blob(['hose']),
+      series,
+      alignment: { offset_s: -12, by: 'hand', match: 0 },
+      channels: { 0: 'rad_out_c' },
+      alone: record.trace,
+    } as const;
+    await good(replaceReading(record.id, { trace: record.trace, companion }));
+    const blob = await packJob((await loadJob(job.id))!, await listJobPhotos(job.id));
+    const files = unzipSync(new Uint8Array(await blob.arrayBuffer()));
+    expect(Object.keys(files).sort()).toEqual([
+      'job.json',
+      'logs/01 beside hose.csv',
+      'logs/01 canonical.csv',
+      'logs/01 fahrt.csv',
+      'photos/01.jpeg',
+      'vehicle.json',
+    ]);
+    expect(strFromU8(files['logs/01 fahrt.csv']!)).toBe(LOG);
+    const back = await good(unpackJob(blob));
+    expect(back.job).toMatchObject({ complaint: 'weak heater', answers: job.answers });
+    expect(back.vehicle).toMatchObject({ plate: 'Van 5', vehicle });
+    expect(await back.traces[0]!.raw.text()).toBe(LOG);
+    expect(back.traces[0]).toMatchObject({ fileName: 'fahrt.csv', options: { leave: ['out-of-order'] } });
+    expect(back.traces[0]!.second).toMatchObject({
+      fileName: 'hose.csv',
+      alignment: companion.alignment,
+      channels: { 0: 'rad_out_c' },
+    });
+    expect(back.photos[0]).toMatchObject({ stage: 'arrival', caption: 'cap' });
+    expect(back.photos[0]!.image.type).toBe('image/jpeg');
+  });
+
+  const zip = (files: Record<string, string>) =>
+    new Blob([zipSync(Object.fromEntries(Object.entries(files).map(([n, t]) => [n, strToU8(t)]))) as BlobPart]);
+
+  it.each<[string, Blob, RegExp]>([
+    ['no zip', new Blob(['hello']), /cannot be opened/],
+    ['a zip of something else', zip({ 'a.csv': LOG }), /holds no job.json/],
+    ['broken JSON', zip({ 'job.json': '{' }), /[Nn]ot valid JSON/],
+    ['another schema', zip({ 'job.json': '{"schema":"other/1"}' }), /no job of Varmek/],
+    ['prototype keys only', zip({ 'job.json': '{"__proto__":{"schema":"varmek-job/1"}}' }), /no job of Varmek/],
+  ])('%s is refused', async (_, blob, message) => {
+    const read = await unpackJob(blob);
+    expect(!read.ok && read.error).toMatch(message);
+  });
+
+  it('a log that is named but missing is told', async () => {
+    const { job } = await jobWithLog();
+    const blob = await packJob((await loadJob(job.id))!, []);
+    const files = unzipSync(new Uint8Array(await blob.arrayBuffer()));
+    delete files['logs/01 fahrt.csv'];
+    const read = await unpackJob(new Blob([zipSync(files) as BlobPart]));
+    expect(!read.ok && read.error).toMatch(/logs\/01 fahrt.csv is missing/);
+  });
+});
+
+describe('a store of the first version', () => {
+  it('is opened with its reports completed', async () => {
+    const old = new Dexie('old-shop');
+    old.version(1).stores({ traces: 'id, jobId, vehicleId, importedAt, judging.state' });
+    const columns = [{ header: 'time_s', channel: 'time_s', unit: 's' }];
+    await old.table('traces').add({ id: 't', report: { rows: 3, duration_s: 2, columns, ignored: ['x'], notes: [] } });
+    old.close();
+    const now = new VarmekDatabase('old-shop');
+    const record = await now.traces.get('t');
+    expect(record!.options).toEqual({});
+    expect(record!.report).toMatchObject({ rows: 3, ignored: ['x'], cleaning: [], clock: null, headers: ['time_s'] });
+    expect(record!.report.columns[0]).toMatchObject({ column: 0, confidence: 'sure', channel: 'time_s' });
+    now.close();
+  });
+});
