@@ -18,6 +18,8 @@ export interface ExamCase {
   readonly milliseconds: number;
   readonly hypotheses: readonly HypothesisReport[];
   readonly evidence: Readonly<Record<string, Readonly<Record<Cause, number>>>>;
+  /** Odds of every cause, so that rules of naming can be tried on a dump without judging again. */
+  readonly odds: Readonly<Partial<Record<Cause, number>>>;
 }
 
 const SETS: readonly ChannelSet[] = ['full', 'basic', 'temperature-only'];
@@ -60,5 +62,6 @@ export function runCase(index: number, seed: number): ExamCase {
     milliseconds: performance.now() - started,
     hypotheses: finding.hypotheses,
     evidence: Object.fromEntries(finding.evidence.map((l) => [l.id, l.logLikelihood])),
+    odds: Object.fromEntries(finding.causes.map((c) => [c.cause, c.probability])),
   };
 }

@@ -1,3 +1,6 @@
+import { CartesianGrid, XAxis, YAxis } from 'recharts';
+import { SCALE_FROM_C, SCALE_TO_C, TIME_AXIS } from './scale';
+
 /** Round minutes for a time axis: at most nine of them. */
 export function minuteTicks(last: number): number[] {
   const step = [1, 2, 5, 10, 15, 30, 60].find((s) => last / s <= 8) ?? 120;
@@ -25,5 +28,26 @@ export function TickLabel({
     >
       {value} min
     </text>
+  );
+}
+
+/** Grid and axes of a picture beside a vehicle's scale: minutes across, the scale's own extent upwards. */
+export function DriveAxes({ last }: { last: number }) {
+  const ticks = minuteTicks(last);
+  return (
+    <>
+      <CartesianGrid stroke="var(--color-base-300)" horizontal={false} verticalValues={ticks} />
+      <XAxis
+        dataKey="minute"
+        type="number"
+        domain={[0, last]}
+        ticks={ticks}
+        interval={0}
+        height={TIME_AXIS}
+        stroke="var(--color-base-content)"
+        tick={TickLabel}
+      />
+      <YAxis hide type="number" domain={[SCALE_FROM_C, SCALE_TO_C]} allowDataOverflow />
+    </>
   );
 }

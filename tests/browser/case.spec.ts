@@ -28,20 +28,20 @@ test('from complaint to printed drive card', async ({ page }) => {
   await expectClean(page);
 
   await page.getByRole('link', { name: 'Go on to the drive' }).click();
-  await expect(page.getByTestId('tells-apart')).toHaveText(/^\d+ of 10$/, { timeout: 60_000 });
+  await expect(page.getByTestId('tells-apart')).toHaveText(/^\d+ of 10$/, { timeout: 240_000 });
   await expect(page.getByTestId('opening-due')).toContainText(/minute \d+ and \d+/);
   await expect(page.getByTestId('conditions')).toContainText('needs the heater on');
   await page.getByLabel('Heater blower').fill('50');
   await expect(page.getByTestId('conditions')).toContainText('Repeats the conditions');
   await page.getByRole('button', { name: 'Find a shorter or better drive' }).click();
-  await expect(page.getByTestId('proposals').locator('li')).toHaveCount(3, { timeout: 60_000 });
+  await expect(page.getByTestId('proposals').locator('li')).toHaveCount(3, { timeout: 240_000 });
   await expectClean(page);
 
   await page.evaluate(() => {
     window.print = () => document.body.setAttribute('data-printed', 'yes');
   });
   const print = page.getByRole('button', { name: 'Print the drive card' });
-  await expect(print).toBeEnabled({ timeout: 60_000 });
+  await expect(print).toBeEnabled({ timeout: 240_000 });
   await print.click();
   await expect(page.locator('body')).toHaveAttribute('data-printed', 'yes');
   await page.emulateMedia({ media: 'print' });

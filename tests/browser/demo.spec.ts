@@ -9,18 +9,20 @@ const FINDINGS = [
 test('the demo garage opens loaded, judged, and right', async ({ page }) => {
   await page.goto(DEMO);
   for (const [plate, finding] of FINDINGS) {
-    await expect(page.getByRole('link', { name: new RegExp(`${plate}.*${finding}`) })).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByRole('link', { name: new RegExp(`${plate}.*${finding}`) })).toBeVisible({
+      timeout: 240_000,
+    });
   }
   await expect(page.getByRole('link', { name: /Wants a thermostat fitted.*Sender reads low/ })).toBeVisible({
-    timeout: 60_000,
+    timeout: 240_000,
   });
   await expect(page.getByRole('link', { name: /since the last service.*Thermostat opens early/ })).toBeVisible();
-  await expect(page.getByRole('link', { name: /Yearly check.*Nothing wrong/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: /Yearly check.*Nothing wrong/ })).toBeVisible({ timeout: 240_000 });
   await expectClean(page);
 
   // The one that cannot tell says so and what to log next.
   const short = page.getByRole('link', { name: /straight after the crossing/ });
-  await expect(short).toContainText('Cannot tell yet', { timeout: 60_000 });
+  await expect(short).toContainText('Cannot tell yet', { timeout: 240_000 });
   await short.click();
   await expect(page.getByTestId('reason')).toContainText('Cannot tell from this trace');
   await expect(page.getByText(/Log a full warm-up from a night/).first()).toBeVisible();

@@ -9,7 +9,7 @@ const drop = (page: Page, name: string, body: string | Buffer) =>
 test('a dropped log becomes a finding, survives a reload, and can be undone', async ({ page }) => {
   await newJob(page, 'Van 12');
   await drop(page, 'drive.csv', warmUp(64));
-  await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 60_000 });
+  await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
   await expect(page.getByTestId('headline')).not.toHaveText('Nothing wrong');
   const said = await page.getByTestId('headline').textContent();
   await page.reload();
@@ -24,7 +24,7 @@ test('a dropped log becomes a finding, survives a reload, and can be undone', as
 test('what cannot be read says what, where, and how to mend it; nothing is lost', async ({ page }) => {
   await newJob(page, 'Van 13');
   await drop(page, 'good.csv', warmUp(88));
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]);
   const cases: [string, string | Buffer, RegExp][] = [
     ['empty.csv', '', /is empty/],
@@ -59,7 +59,7 @@ test('columns without names are asked for', async ({ page }) => {
   await page.getByLabel('What temp a is').selectOption('ect_c');
   await page.getByLabel('What temp b is').selectOption('ambient_c');
   await page.getByRole('button', { name: 'Read it like this' }).click();
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   // The choice is remembered for the next file with these headers.
   await drop(page, 'odd again.csv', rows);
   await expect(page.getByTestId('imported')).toContainText('odd again.csv');
@@ -75,8 +75,8 @@ test('judging shows its progress and can be stopped and taken up again', async (
     .setInputFiles(names.map((name, i) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(warmUp(60 + 3 * i)) })));
   await page.getByRole('button', { name: 'Stop', exact: true }).click();
   const traces = page.getByLabel('Trace', { exact: true });
-  await expect(traces.locator('option')).toHaveCount(names.length, { timeout: 60_000 });
-  await expect(page.getByRole('progressbar', { name: 'Judging' })).toHaveCount(0, { timeout: 60_000 });
+  await expect(traces.locator('option')).toHaveCount(names.length, { timeout: 240_000 });
+  await expect(page.getByRole('progressbar', { name: 'Judging' })).toHaveCount(0, { timeout: 240_000 });
   // Exactly one waits for the user; the others were judged.
   const stopped: string[] = [];
   for (const name of names) {
@@ -87,7 +87,7 @@ test('judging shows its progress and can be stopped and taken up again', async (
   expect(stopped).toHaveLength(1);
   await traces.selectOption({ label: stopped[0]! });
   await page.getByRole('button', { name: 'Judge it now' }).click();
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
 });
 
 test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
@@ -96,10 +96,10 @@ test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
   await page.getByRole('link', { name: /Yearly check/ }).waitFor();
   await expect(page.getByRole('link', { name: /Island taxi/ })).toBeVisible();
   await page.goto('/jobs/demo-harbour-good');
-  await page.getByRole('button', { name: 'Keep this trace as known good' }).click({ timeout: 60_000 });
-  await expect(page.getByText(/kept as known good/)).toBeVisible({ timeout: 60_000 });
+  await page.getByRole('button', { name: 'Keep this trace as known good' }).click({ timeout: 240_000 });
+  await expect(page.getByText(/kept as known good/)).toBeVisible({ timeout: 240_000 });
   await page.goto('/jobs/demo-harbour');
-  await expect(page.getByTestId('memory')).toContainText(/narrowed from \d+ °C to \d+ °C/, { timeout: 60_000 });
+  await expect(page.getByTestId('memory')).toContainText(/narrowed from \d+ °C to \d+ °C/, { timeout: 240_000 });
   await expect(page.getByTestId('headline')).toHaveText('Sender reads low');
 });
 
@@ -151,7 +151,6 @@ test('workbooks, archives and CAN logs are read like any other file', async ({ p
 test('a million rows are read with progress while the page stays alive, and reading can be stopped', async ({
   page,
 }) => {
-  test.setTimeout(240_000);
   await newJob(page, 'Van 18');
   const large = path.join('test-results', 'large.csv');
   mkdirSync('test-results', { recursive: true });
@@ -170,7 +169,7 @@ test('a million rows are read with progress while the page stays alive, and read
   // The page answers while the file is read.
   await page.keyboard.press('1');
   await expect(page).toHaveURL(/arrival/);
-  await expect(page.getByTestId('imported')).toContainText('1000000 rows', { timeout: 90_000 });
+  await expect(page.getByTestId('imported')).toContainText('1000000 rows', { timeout: 240_000 });
 });
 
 /** A thermocouple log of the drive of `warmUp(88)`, begun two minutes before it. */
@@ -190,7 +189,7 @@ function thermocouples(): string {
 test('a second log of the drive is laid beside the first and can be moved and taken away', async ({ page }) => {
   await newJob(page, 'Van 19');
   await drop(page, 'drive.csv', warmUp(88));
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   await page.getByRole('button', { name: 'How it was read' }).click();
   await page.getByRole('button', { name: 'Add a second log of this drive' }).click();
   const second = (body: string) =>
@@ -208,9 +207,9 @@ test('a second log of the drive is laid beside the first and can be moved and ta
   await page.getByRole('button', { name: 'By curve' }).click();
   await page.getByRole('button', { name: 'Keep it like this' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Housing (°C)')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Housing (°C)')).toBeVisible({ timeout: 240_000 });
   await page.reload();
-  await expect(page.getByText('Housing (°C)')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Housing (°C)')).toBeVisible({ timeout: 240_000 });
   await page.getByRole('button', { name: 'How it was read' }).click();
   await page.getByRole('button', { name: 'Second log: hose.csv' }).click();
   await page.getByRole('button', { name: 'Take it away' }).click();

@@ -1,7 +1,6 @@
 import { expect, expectClean, newJob, test } from './support';
 
 test('a warm-up is logged live, survives a reload, sounds its limit, and becomes a finding', async ({ page }) => {
-  test.setTimeout(400_000);
   await newJob(page, 'Van 21');
   await page.keyboard.press('4');
   await page.getByRole('link', { name: 'Log live from an adapter' }).click();
@@ -10,7 +9,7 @@ test('a warm-up is logged live, survives a reload, sounds its limit, and becomes
   await page.getByRole('button', { name: 'Start logging' }).click();
   await expect(page.getByText('Logging', { exact: true })).toBeVisible();
   await expect(page.getByTestId('live-ect')).not.toHaveText('–');
-  await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 30_000 });
+  await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
   await page.getByRole('button', { name: 'Heater hot' }).click();
   await expect(page.getByTestId('marks')).toContainText('Heater hot');
   await page.reload();
@@ -20,10 +19,10 @@ test('a warm-up is logged live, survives a reload, sounds its limit, and becomes
   await page.getByLabel('Simulated vehicle').selectOption('thermostat-stuck-open');
   await page.getByLabel('How fast').selectOption('60');
   await page.getByRole('button', { name: 'Go on logging' }).click();
-  await expect(page.getByRole('timer')).toHaveText(/^(1[2-9]|[2-9]\d|\d{3,}):/, { timeout: 150_000 });
+  await expect(page.getByRole('timer')).toHaveText(/^(1[2-9]|[2-9]\d|\d{3,}):/, { timeout: 240_000 });
   await page.getByRole('button', { name: 'Stop logging' }).click();
   await page.getByRole('button', { name: 'Finish and judge' }).click();
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   await expect(page.getByTestId('headline')).toHaveText(/Thermostat/);
 });
 
@@ -36,7 +35,7 @@ test('the stop limit is told and can be silenced', async ({ page }) => {
   await page.getByLabel('Simulated vehicle').selectOption('healthy');
   await page.getByLabel('How fast').selectOption('60');
   await page.getByRole('button', { name: 'Start logging' }).click();
-  await expect(page.getByTestId('stop-alarm')).toContainText('The limit is 60 °C', { timeout: 45_000 });
+  await expect(page.getByTestId('stop-alarm')).toContainText('The limit is 60 °C', { timeout: 240_000 });
   await page.getByRole('button', { name: 'Silence' }).click();
   await expect(page.getByRole('button', { name: 'Silence' })).toHaveCount(0);
   await expect(page.getByTestId('stop-alarm')).toBeVisible();

@@ -21,12 +21,12 @@ test('a whole job by keyboard', async ({ page }) => {
   // A key pressed while the stage is still changing may be lost, as it may be for a person: press again.
   let chooser: FileChooser | undefined;
   await expect(async () => {
-    const opened = page.waitForEvent('filechooser', { timeout: 3000 });
+    const opened = page.waitForEvent('filechooser', { timeout: 8000 });
     await page.keyboard.press('o');
     chooser = await opened;
-  }).toPass({ timeout: 30_000 });
+  }).toPass({ timeout: 240_000 });
   await chooser!.setFiles({ name: 'k.csv', mimeType: 'text/csv', buffer: Buffer.from(warmUp(60)) });
-  await expect(page.getByTestId('why')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   await page.keyboard.press('g');
   await page.keyboard.press('j');
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible();

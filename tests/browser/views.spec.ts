@@ -17,11 +17,11 @@ test('every view on a narrow tablet in the bay: nothing cut off, nothing serious
   test.slow();
   await page.setViewportSize({ width: 820, height: 1180 });
   await page.goto(DEMO);
-  await expect(page.getByText('Island taxi')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText('Island taxi')).toBeVisible({ timeout: 240_000 });
   await page.getByRole('button', { name: 'Dark, for the bay' }).click();
   for (const [, path, text] of VIEWS) {
     await page.goto(DEMO + path);
-    await expect(page.getByText(text).first()).toBeVisible({ timeout: 60_000 });
+    await expect(page.getByText(text).first()).toBeVisible({ timeout: 240_000 });
     await expectClean(page);
   }
 });

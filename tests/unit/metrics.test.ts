@@ -18,6 +18,7 @@ const base: ExamCase = {
   milliseconds: 1,
   hypotheses: [],
   evidence: {},
+  odds: {},
 };
 const of = (truth: Cause, verdict: Cause, change: Partial<ExamCase> = {}): ExamCase => ({
   ...base,

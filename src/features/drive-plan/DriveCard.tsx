@@ -4,8 +4,7 @@ import { causeName } from '@/core/diagnosis';
 import { handChecks, PHASE_NAME, planLength_s, type PlanPrediction } from '@/core/planning';
 import type { JobRecord, PlanRecord, VehicleRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
-
-const clock = (s: number): string => `${Math.floor(s / 60)}:${String(Math.round(s % 60)).padStart(2, '0')}`;
+import { clock } from './stopwatch';
 
 /** The drive on one sheet of paper, for the passenger. */
 export function DriveCard({

@@ -8,9 +8,7 @@ import { useMemo } from 'react';
 import { caseOdds, mendFirst, vehicleScale } from '@/core/diagnosis';
 import { loadJob, updateJob, type JobDetail } from '@/storage/jobs';
 import type { PlanRecord } from '@/storage/records';
-import { TemperatureScale } from '@/ui/TemperatureScale';
-import { ZONE_COLOUR } from '@/ui/colours';
-import { useElementWidth } from '@/ui/useElementWidth';
+import { ScaledPicture } from '@/ui/ScaledPicture';
 import { DriveCard } from './DriveCard';
 import { PlanEditor } from './PlanEditor';
 import { firstPlan, planError } from './planFields';
@@ -30,7 +28,6 @@ function Planner({ detail }: { detail: JobDetail }) {
   const plan = job.plan ?? firstPlan(vehicle, job.cold?.soakOutside_c ?? null);
   const error = planError(plan);
   const work = usePlanPrediction(vehicle, error === null ? plan : null, odds.causes);
-  const [attach, width] = useElementWidth();
   const scale = useMemo(() => vehicleScale(vehicle, plan.ambient_c), [vehicle, plan.ambient_c]);
   const put = (change: Partial<PlanRecord>) => void updateJob(job.id, { plan: { ...plan, ...change } });
   const mend = mendFirst(job.answers);
@@ -70,18 +67,11 @@ function Planner({ detail }: { detail: JobDetail }) {
             </div>
           </div>
           <div>
-            <div className="flex">
-              <TemperatureScale
-                height={HEIGHT}
-                marks={scale.marks}
-                zones={scale.zones.map((z) => ({ from_c: z.from_c, colour: ZONE_COLOUR[z.zone] }))}
-              />
-              <div ref={attach} className="min-w-0 flex-1" style={{ minHeight: HEIGHT + 26 }} data-testid="plan-chart">
-                {width > 0 && work.last && (
-                  <PlanChart prediction={work.last} width={width} height={HEIGHT} limit_c={plan.limit_c} />
-                )}
-              </div>
-            </div>
+            <ScaledPicture scale={scale} height={HEIGHT} testId="plan-chart">
+              {(width) =>
+                work.last && <PlanChart prediction={work.last} width={width} height={HEIGHT} limit_c={plan.limit_c} />
+              }
+            </ScaledPicture>
             <p className="mt-1 border-l-4 border-warning pl-3 text-sm leading-snug">
               Suspect car: short loop, passenger reads or logger only, stop limit set beforehand, recovery plan. Run
               engines outdoors or with extraction; carbon monoxide kills.

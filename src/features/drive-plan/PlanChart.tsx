@@ -1,23 +1,14 @@
 'use client';
 
-import { Area, CartesianGrid, ComposedChart, Line, ReferenceArea, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { CAUSE_TEXT, causeName } from '@/core/diagnosis';
+import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine } from 'recharts';
+import { causeName } from '@/core/diagnosis';
 import type { PlanPrediction } from '@/core/planning';
-import { familyColour } from '@/ui/colours';
-import { SCALE_FROM_C, SCALE_TO_C } from '@/ui/scale';
-import { minuteTicks, TickLabel } from '@/ui/timeAxis';
-
-const DASHES = ['0', '9 4', '3 3', '12 3 3 3', '6 2', '2 6'] as const;
+import { causeColour, dashOf } from './curveLook';
+import { TIME_AXIS } from '@/ui/scale';
+import { DriveAxes } from '@/ui/timeAxis';
 
 /** Readings drawn at most. */
 const MOST_MEASURED = 240;
-
-/** Line style of the n-th cause in play: families share a colour, the dash tells their members apart. */
-export const dashOf = (n: number): string => DASHES[n % DASHES.length]!;
-
-/** Colour of a cause by its family. */
-export const causeColour = (cause: PlanPrediction['bands'][number]['cause']): string =>
-  familyColour(CAUSE_TEXT[cause].family);
 
 /** The predicted drive: sound band and the middle course of each cause in play, on the vehicle's scale. */
 export function PlanChart({
@@ -46,28 +37,16 @@ export function PlanChart({
     .map((m) => ({ minute: m.minute, measured: m.value }));
   const data = [...predicted, ...read].sort((a, b) => a.minute - b.minute);
   const last = data.at(-1)?.minute ?? 0;
-  const ticks = minuteTicks(last);
   return (
     <ComposedChart
       width={width}
-      height={height + 26}
+      height={height + TIME_AXIS}
       data={data}
       margin={{ top: 0, right: 10, bottom: 0, left: 0 }}
       accessibilityLayer
       title={`Predicted drive: ${bands.map((b) => causeName(b.cause)).join(', ')}`}
     >
-      <CartesianGrid stroke="var(--color-base-300)" horizontal={false} verticalValues={ticks} />
-      <XAxis
-        dataKey="minute"
-        type="number"
-        domain={[0, last]}
-        ticks={ticks}
-        interval={0}
-        height={26}
-        stroke="var(--color-base-content)"
-        tick={TickLabel}
-      />
-      <YAxis hide type="number" domain={[SCALE_FROM_C, SCALE_TO_C]} allowDataOverflow />
+      <DriveAxes last={last} />
       {opening_s && (
         <ReferenceArea
           x1={opening_s.early / 60}

@@ -3,7 +3,8 @@
 import { causeName } from '@/core/diagnosis';
 import { missingConditions, planLength_s, type PlanPrediction } from '@/core/planning';
 import type { JobRecord, PlanRecord } from '@/storage/records';
-import { dashOf, causeColour } from './PlanChart';
+import { LineSample } from '@/ui/ChartLegend';
+import { causeColour, dashOf } from './curveLook';
 import type { WorkState } from './usePlanPrediction';
 
 const minute = (s: number): string => String(Math.round(s / 60));
@@ -53,9 +54,7 @@ export function PlanOutcome({
       <ul className="mt-3">
         {bands.map((b, i) => (
           <li key={b.cause} className="flex items-center gap-2 py-0.5 leading-tight">
-            <svg width="30" height="8" aria-hidden className="shrink-0">
-              <path d="M0 4 H30" stroke={causeColour(b.cause)} strokeWidth="3" strokeDasharray={dashOf(i)} />
-            </svg>
+            <LineSample colour={causeColour(b.cause)} dash={dashOf(i)} />
             <span className="flex-1">{b.cause === 'healthy' ? 'Sound, 8 in 10 in the band' : causeName(b.cause)}</span>
             <span className="type-label whitespace-nowrap">
               {b.code_s === null ? 'no code' : `code at ${minute(b.code_s)} min`}

@@ -8,11 +8,11 @@ import { CAUSE_TEXT, caseOdds, causeName, describeTest, vehicleScale, type Findi
 import { loadJob } from '@/storage/jobs';
 import { deleteTrace, restoreTrace, setJudging } from '@/storage/traces';
 import type { TraceRecord, VehicleRecord } from '@/storage/records';
-import { TemperatureScale } from '@/ui/TemperatureScale';
+import { ChartLegend, type LegendEntry } from '@/ui/ChartLegend';
+import { ScaledPicture } from '@/ui/ScaledPicture';
 import { useShowImport } from '@/ui/showImport';
 import { useToast } from '@/ui/Toasts';
-import { besideColour, familyColour, ZONE_COLOUR } from '@/ui/colours';
-import { useElementWidth } from '@/ui/useElementWidth';
+import { besideColour, familyColour } from '@/ui/colours';
 import { besideCurves, curvePoints, type BesideCurve } from './findingView';
 import { MemoryNote } from './MemoryNote';
 import { FindingDetails } from './FindingDetails';
@@ -20,42 +20,23 @@ import { FindingDetails } from './FindingDetails';
 const WarmUpChart = dynamic(() => import('./WarmUpChart').then((m) => m.WarmUpChart), { ssr: false });
 
 const PLOT_HEIGHT = 392;
-function Legend({ finding, beside }: { finding: Finding; beside: readonly BesideCurve[] }) {
-  const colour = familyColour(CAUSE_TEXT[finding.verdict.cause].family);
-  return (
-    <p className="flex flex-wrap gap-x-6 pl-42 text-sm">
-      <span className="flex items-center gap-2">
-        <svg width="26" height="6" aria-hidden>
-          <path d="M0 3 H26" stroke="var(--trace)" strokeWidth="3" />
-        </svg>
-        measured
-      </span>
-      <span className="flex items-center gap-2">
-        <svg width="26" height="12" aria-hidden>
-          <rect width="26" height="12" fill="var(--family-sound)" opacity="0.25" />
-        </svg>
-        sound vehicle, 8 in 10 fall inside
-      </span>
-      <span className="flex items-center gap-2">
-        <svg width="26" height="6" aria-hidden>
-          <path d="M0 3 H26" stroke={colour} strokeWidth="3" strokeDasharray="8 4" />
-        </svg>
-        best fit: {causeName(finding.verdict.cause).toLowerCase()}
-      </span>
-      {beside.map((curve, i) => (
-        <span key={curve.label} className="flex items-center gap-2">
-          <svg width="26" height="6" aria-hidden>
-            <path d="M0 3 H26" stroke={besideColour(i)} strokeWidth="2" />
-          </svg>
-          {curve.label}
-        </span>
-      ))}
-    </p>
-  );
+
+/** Names of the curves of a finding. */
+function legendOf(finding: Finding, beside: readonly BesideCurve[]): LegendEntry[] {
+  const { cause } = finding.verdict;
+  return [
+    { label: 'measured', colour: 'var(--trace)' },
+    { label: 'sound vehicle, 8 in 10 fall inside', colour: 'var(--family-sound)', band: true },
+    {
+      label: `best fit: ${causeName(cause).toLowerCase()}`,
+      colour: familyColour(CAUSE_TEXT[cause].family),
+      dash: '8 4',
+    },
+    ...beside.map((curve, i) => ({ label: curve.label, colour: besideColour(i), width: 2 })),
+  ];
 }
 
 function Picture({ record, vehicle, finding }: { record: TraceRecord; vehicle: VehicleRecord; finding: Finding }) {
-  const [attach, width] = useElementWidth();
   const points = useMemo(() => curvePoints(record.trace, finding), [record.trace, finding]);
   const beside = useMemo(() => besideCurves(record), [record]);
   const airLogged = record.trace.channels.ambient_c !== undefined || record.trace.channels.iat_c !== undefined;
@@ -64,26 +45,19 @@ function Picture({ record, vehicle, finding }: { record: TraceRecord; vehicle: V
   const rated = vehicle.vehicle.thermostat.rated_c;
   return (
     <div>
-      <div className="flex">
-        <TemperatureScale
-          height={PLOT_HEIGHT}
-          marks={scale.marks}
-          zones={scale.zones.map((z) => ({ from_c: z.from_c, colour: ZONE_COLOUR[z.zone] }))}
-        />
-        <div ref={attach} className="min-w-0 flex-1" style={{ minHeight: PLOT_HEIGHT + 26 }} data-testid="chart">
-          {width > 0 && (
-            <WarmUpChart
-              points={points}
-              width={width}
-              height={PLOT_HEIGHT}
-              lines={[rated - 11, rated]}
-              colour={familyColour(CAUSE_TEXT[finding.verdict.cause].family)}
-              beside={beside}
-            />
-          )}
-        </div>
-      </div>
-      <Legend finding={finding} beside={beside} />
+      <ScaledPicture scale={scale} height={PLOT_HEIGHT} testId="chart">
+        {(width) => (
+          <WarmUpChart
+            points={points}
+            width={width}
+            height={PLOT_HEIGHT}
+            lines={[rated - 11, rated]}
+            colour={familyColour(CAUSE_TEXT[finding.verdict.cause].family)}
+            beside={beside}
+          />
+        )}
+      </ScaledPicture>
+      <ChartLegend entries={legendOf(finding, beside)} />
     </div>
   );
 }

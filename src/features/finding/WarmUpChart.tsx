@@ -1,14 +1,11 @@
 'use client';
 
-import { Area, CartesianGrid, ComposedChart, Line, ReferenceLine, Tooltip, XAxis, YAxis } from 'recharts';
-import { SCALE_FROM_C, SCALE_TO_C } from '@/ui/scale';
+import { Area, ComposedChart, Line, ReferenceLine, Tooltip } from 'recharts';
+import { TIME_AXIS } from '@/ui/scale';
 import { useUnits } from '@/ui/units';
-import { minuteTicks, TickLabel } from '@/ui/timeAxis';
+import { DriveAxes } from '@/ui/timeAxis';
 import { besideColour } from '@/ui/colours';
 import { besidePoints, type BesideCurve, type CurvePoint } from './findingView';
-
-/** Height of the time axis below the plot, px. */
-export const TIME_AXIS = 26;
 
 interface TooltipBodyProps {
   readonly active?: boolean;
@@ -53,7 +50,6 @@ export function WarmUpChart({
 }) {
   const last = points.at(-1)?.minute ?? 0;
   const data = [...points, ...besidePoints(beside, last)].sort((a, b) => a.minute - b.minute);
-  const ticks = minuteTicks(last);
   return (
     <ComposedChart
       width={width}
@@ -63,18 +59,7 @@ export function WarmUpChart({
       accessibilityLayer
       title="Coolant temperature over the drive: measured, expected of a sound vehicle, best cause"
     >
-      <CartesianGrid stroke="var(--color-base-300)" horizontal={false} verticalValues={ticks} />
-      <XAxis
-        dataKey="minute"
-        type="number"
-        domain={[0, last]}
-        ticks={ticks}
-        interval={0}
-        height={TIME_AXIS}
-        stroke="var(--color-base-content)"
-        tick={TickLabel}
-      />
-      <YAxis hide type="number" domain={[SCALE_FROM_C, SCALE_TO_C]} allowDataOverflow />
+      <DriveAxes last={last} />
       {lines.map((at) => (
         <ReferenceLine key={at} y={at} stroke="var(--color-base-content)" strokeOpacity={0.35} strokeDasharray="2 4" />
       ))}

@@ -3,10 +3,8 @@
 import { useState } from 'react';
 import { CHANNELS, CHANNEL_NAMES, type Cause, type ChannelName } from '@/core/base';
 import { causeName } from '@/core/diagnosis';
-import type { PlanPrediction } from '@/core/planning';
 import type { RecordedRow } from '@/storage/records';
 import { useUnits } from '@/ui/units';
-import { causeColour, dashOf } from '../PlanChart';
 import { DEMO_CAUSES } from './demoCauses';
 import { webSerial } from './serialPort';
 import type { LiveSource } from './useLiveLog';
@@ -96,28 +94,6 @@ export function OwnMark({ onMark }: { onMark: (text: string) => void }) {
         Mark
       </button>
     </form>
-  );
-}
-
-/** Names of the curves. */
-export function Legend({ prediction }: { prediction: PlanPrediction }) {
-  return (
-    <p className="flex flex-wrap gap-x-5 pl-42 text-sm">
-      <span className="flex items-center gap-2">
-        <svg width="26" height="6" aria-hidden>
-          <path d="M0 3 H26" stroke="var(--trace)" strokeWidth="4" />
-        </svg>
-        logged
-      </span>
-      {prediction.bands.map((band, i) => (
-        <span key={band.cause} className="flex items-center gap-2">
-          <svg width="26" height="6" aria-hidden>
-            <path d="M0 3 H26" stroke={causeColour(band.cause)} strokeWidth="2.5" strokeDasharray={dashOf(i)} />
-          </svg>
-          {causeName(band.cause).toLowerCase()}
-        </span>
-      ))}
-    </p>
   );
 }
 

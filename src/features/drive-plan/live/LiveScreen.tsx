@@ -9,17 +9,17 @@ import { caseOdds, vehicleScale } from '@/core/diagnosis';
 import { loadJob, type JobDetail } from '@/storage/jobs';
 import { restoreRecording } from '@/storage/recordings';
 import { addTrace } from '@/storage/traces';
-import { ZONE_COLOUR } from '@/ui/colours';
-import { TemperatureScale } from '@/ui/TemperatureScale';
+import { ChartLegend } from '@/ui/ChartLegend';
+import { ScaledPicture } from '@/ui/ScaledPicture';
 import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
-import { useElementWidth } from '@/ui/useElementWidth';
 import { importInWorker } from '@/workers/client';
 import { PlanChart } from '../PlanChart';
+import { liveLegend } from '../curveLook';
 import { firstPlan } from '../planFields';
 import { clock } from '../stopwatch';
 import { usePlanPrediction } from '../usePlanPrediction';
-import { Channels, latest, Legend, OwnMark, SourceChoice } from './LiveParts';
+import { Channels, latest, OwnMark, SourceChoice } from './LiveParts';
 import { recordingFile } from './recordingFile';
 import { StopAlarm } from './StopAlarm';
 import { useLiveLog, type LiveStatus } from './useLiveLog';
@@ -45,7 +45,6 @@ function LiveLog({ detail }: { detail: JobDetail }) {
   const toast = useToast();
   const router = useRouter();
   const { showTemperature } = useUnits();
-  const [attach, width] = useElementWidth();
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
   const { view, start, pause, mark, discard, keep } = useLiveLog(job.id, vehicle, plan, complain);
   const [quietAt, setQuietAt] = useState<number | null>(null);
@@ -136,14 +135,9 @@ function LiveLog({ detail }: { detail: JobDetail }) {
         </p>
         <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_18rem]">
           <div>
-            <div className="flex">
-              <TemperatureScale
-                height={HEIGHT}
-                marks={scale.marks}
-                zones={scale.zones.map((z) => ({ from_c: z.from_c, colour: ZONE_COLOUR[z.zone] }))}
-              />
-              <div ref={attach} className="min-w-0 flex-1" style={{ minHeight: HEIGHT + 26 }} data-testid="live-chart">
-                {width > 0 && prediction.last && (
+            <ScaledPicture scale={scale} height={HEIGHT} testId="live-chart">
+              {(width) =>
+                prediction.last && (
                   <PlanChart
                     prediction={prediction.last}
                     width={width}
@@ -151,10 +145,10 @@ function LiveLog({ detail }: { detail: JobDetail }) {
                     limit_c={plan.limit_c}
                     measured={measured}
                   />
-                )}
-              </div>
-            </div>
-            {prediction.last && <Legend prediction={prediction.last} />}
+                )
+              }
+            </ScaledPicture>
+            {prediction.last && <ChartLegend entries={liveLegend(prediction.last)} />}
           </div>
           <div className="space-y-4">
             <section aria-label="Marks">

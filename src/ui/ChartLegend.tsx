@@ -1,0 +1,38 @@
+/** One curve or band of a picture with its name. */
+export interface LegendEntry {
+  readonly label: string;
+  readonly colour: string;
+  /** Drawn as a filled band, not a line. */
+  readonly band?: boolean;
+  readonly width?: number;
+  readonly dash?: string;
+}
+
+/** A line as a chart draws it, small; beside a name. */
+export function LineSample({ colour, width = 3, dash }: { colour: string; width?: number; dash?: string }) {
+  return (
+    <svg width="30" height="8" aria-hidden className="shrink-0">
+      <path d="M0 4 H30" stroke={colour} strokeWidth={width} strokeDasharray={dash} />
+    </svg>
+  );
+}
+
+/** Names of the curves below a picture with a vehicle's scale. */
+export function ChartLegend({ entries }: { entries: readonly LegendEntry[] }) {
+  return (
+    <p className="flex flex-wrap gap-x-6 pl-42 text-sm">
+      {entries.map(({ label, colour, band, width, dash }) => (
+        <span key={label} className="flex items-center gap-2">
+          {band ? (
+            <svg width="30" height="12" aria-hidden>
+              <rect width="30" height="12" fill={colour} opacity="0.25" />
+            </svg>
+          ) : (
+            <LineSample colour={colour} width={width} dash={dash} />
+          )}
+          {label}
+        </span>
+      ))}
+    </p>
+  );
+}
