@@ -1,5 +1,7 @@
 'use client';
 
+import { useUnits } from './units';
+
 /** Answers to one question as buttons; the chosen one again takes it back. */
 export function AnswerButtons({
   label,
@@ -14,6 +16,7 @@ export function AnswerButtons({
   large?: boolean;
   onChoose: (index: number | null) => void;
 }) {
+  const { say } = useUnits();
   return (
     <div role="group" aria-label={label} className="flex flex-wrap gap-2">
       {answers.map((answer, i) => (
@@ -24,7 +27,7 @@ export function AnswerButtons({
           className={`btn ${large ? 'min-h-20 flex-1 btn-xl' : 'min-h-11'} ${chosen === i ? 'btn-neutral' : 'btn-outline'}`}
           onClick={() => onChoose(chosen === i ? null : i)}
         >
-          {answer}
+          {say(answer)}
         </button>
       ))}
     </div>

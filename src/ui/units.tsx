@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, type ReactNode } from 'react';
-import { UNITS, unitOf, type UnitFamily } from '@/core/base';
+import { inShownUnits, UNITS, unitOf, type UnitFamily } from '@/core/base';
 
 /** Families of readings whose unit the shop chooses. */
 export const CHOSEN_FAMILIES = ['temperature', 'speed', 'distance', 'pressure', 'volume', 'torque'] as const;
@@ -33,7 +33,14 @@ export function useUnits() {
     show,
     /** A temperature with its unit, rounded. */
     showTemperature: (c: number) => show('temperature', c),
+    /** A sentence of core with its quantities in the shop's units. */
+    say: (sentence: string) => inShownUnits(sentence, symbolOf),
     /** A temperature without its unit. */
     temperatureNumber: (c: number) => unitOf('temperature', units.temperature).fromSi(c),
   };
+}
+
+/** A sentence of core in the shop's units. */
+export function Said({ children }: { children: string }) {
+  return <>{useUnits().say(children)}</>;
 }

@@ -40,6 +40,13 @@ test('the demo garage opens loaded, judged, and right', async ({ page }) => {
     if (round === 0) await page.reload();
   }
   await expectClean(page);
+
+  // Its sentences speak in the units of the shop.
+  await page.getByRole('button', { name: /Units/ }).click();
+  await page.getByRole('combobox', { name: 'Temperature' }).selectOption('°F');
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('why')).toContainText(/this one read \d+ °F/);
+  await expect(page.getByTestId('why')).not.toContainText('°C');
 });
 
 test('units and theme are kept, and both themes are readable', async ({ page }) => {

@@ -1,5 +1,6 @@
 export { CAUSES, isCause, type Cause } from './causes';
 export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity } from './channels';
+export { differenceText, inShownUnits, temperatureText } from './quantityText';
 export { fail, ok, type Result } from './result';
 export { channelSet, countPresent, duration_s, loggedChannels, type ChannelSet, type Trace } from './trace';
 export {

@@ -1,5 +1,5 @@
 import { boilingUnderCap_c, freezing_c, glycolForFreezing_pct } from '../coolant';
-import type { Vehicle } from '../base';
+import { temperatureText, type Vehicle } from '../base';
 import type { Answer } from './caseOdds';
 
 /** Readings of the cold look that the checks need, SI; null: not taken. */
@@ -106,7 +106,7 @@ export function checkMix(freeze_c: number): { readonly glycol_pct: number; reado
       ? 'Too weak: freezes and cracks the block, and too little inhibitor. Correct it when the system is open.'
       : glycol_pct > 60
         ? 'Very strong: carries less heat, and past about 68 % protects less again.'
-        : `Good to ${Math.round(freezing_c(glycol_pct))} °C.`;
+        : `Good to ${temperatureText(freezing_c(glycol_pct))}.`;
   return { glycol_pct, says };
 }
 

@@ -1,4 +1,4 @@
-import type { Cause } from '../base';
+import { differenceText, temperatureText, type Cause } from '../base';
 import { CAUSE_TEXT, causeName } from './causeText';
 import { GRADE_FROM } from './finding';
 import { neighboursOf } from './neighbours';
@@ -7,44 +7,46 @@ import type { JudgeContext } from './judgeContext';
 import type { HypothesisFit } from './traceFit';
 import { traceFeatures, type TraceFeatures } from './traceFeatures';
 
-const deg = (c: number): string => `${Math.round(c)} °C`;
-const kelvin = (k: number): string => `${Math.abs(Math.round(k))} °C`;
 const minute = (s: number): string => `minute ${Math.round(s / 60)}`;
-const rate = (r: number): string => `${r.toFixed(1)} °C a minute`;
+const rate = (r: number): string => `${r < 0 ? '-' : ''}${differenceText(r, 1)} a minute`;
 
 /** How the trace stands against a sound vehicle's on the same drive. */
 function againstSound(f: TraceFeatures): string {
   const d = f.departure;
   if (d) {
-    return `At ${minute(d.time_s)} a sound vehicle would read ${Math.round(d.low_c)} to ${deg(d.high_c)} on this drive; this one read ${deg(d.reading_c)}.`;
+    return `At ${minute(d.time_s)} a sound vehicle would read ${temperatureText(d.low_c)} to ${temperatureText(d.high_c)} on this drive; this one read ${temperatureText(d.reading_c)}.`;
   }
-  return `The reading stays inside the band of a sound vehicle: it ends near ${deg(f.level_c)}, where ${deg(f.expectedLevel_c)} is expected.`;
+  // Readings that cannot be trusted are left out; where that is the whole end of the drive it has no level.
+  if (!Number.isFinite(f.level_c))
+    return 'As far as it can be trusted, the reading stays inside the band of a sound vehicle.';
+  return `The reading stays inside the band of a sound vehicle: it ends near ${temperatureText(f.level_c)}, where ${temperatureText(f.expectedLevel_c)} is expected.`;
 }
 
 function climb(f: TraceFeatures): string {
   if (!Number.isFinite(f.climb_kpmin) || !Number.isFinite(f.expectedClimb_kpmin)) return '';
-  return `It climbed ${rate(f.climb_kpmin)} from ${deg(f.start_c)}, against ${rate(f.expectedClimb_kpmin)} expected.`;
+  return `It climbed ${rate(f.climb_kpmin)} from ${temperatureText(f.start_c)}, against ${rate(f.expectedClimb_kpmin)} expected.`;
 }
 
 function startAgainstAir(f: TraceFeatures): string {
   if (f.outside_c === null) return 'No air temperature was logged, so the start cannot be checked against it.';
-  return `It started at ${deg(f.start_c)} with air at ${deg(f.outside_c)}.`;
+  return `It started at ${temperatureText(f.start_c)} with air at ${temperatureText(f.outside_c)}.`;
 }
 
 function level(f: TraceFeatures): string {
+  if (!Number.isFinite(f.level_c)) return '';
   const flat = f.levelSpread_k < 5 ? 'flat' : 'uneven';
-  return `Its level over the last third is ${flat}: ${deg(f.level_c)} with a spread of ${kelvin(f.levelSpread_k)}.`;
+  return `Its level over the last third is ${flat}: ${temperatureText(f.level_c)} with a spread of ${differenceText(f.levelSpread_k)}.`;
 }
 
 function sag(f: TraceFeatures): string {
   if (f.sagPer10kmh_k === null) return '';
   return Math.abs(f.sagPer10kmh_k) < 0.4
     ? 'Its level hardly changes between town and fast road.'
-    : `It ran ${Math.abs(f.sagPer10kmh_k).toFixed(1)} °C ${f.sagPer10kmh_k < 0 ? 'cooler' : 'warmer'} for every 10 km/h of road speed.`;
+    : `It ran ${differenceText(f.sagPer10kmh_k, 1)} ${f.sagPer10kmh_k < 0 ? 'cooler' : 'warmer'} for every 10 km/h of road speed.`;
 }
 
 function standstill(f: TraceFeatures): string {
-  return f.standstill_kpmin === null ? '' : `At standstill it moved by ${f.standstill_kpmin.toFixed(1)} °C a minute.`;
+  return f.standstill_kpmin === null ? '' : `At standstill it moved by ${rate(f.standstill_kpmin)}.`;
 }
 
 /** The observation that speaks for the leading cause, from this trace's figures. */
@@ -61,11 +63,11 @@ function shape(cause: Cause, f: TraceFeatures, context: JudgeContext): string {
       }`;
     case 'thermostat-opens-early':
     case 'thermostat-opens-late':
-      return `${climb(f)} The best fit opens at ${deg(rated + (severity.opening_shift_k ?? 0))} against a rating of ${deg(rated)}. ${level(f)}`;
+      return `${climb(f)} The best fit opens at ${temperatureText(rated + (severity.opening_shift_k ?? 0))} against a rating of ${temperatureText(rated)}. ${level(f)}`;
     case 'thermostat-stuck-closed':
-      return `It reached ${deg(f.highest_c)} with a thermostat rated ${deg(rated)} and shows no bend.`;
+      return `It reached ${temperatureText(f.highest_c)} with a thermostat rated ${temperatureText(rated)} and shows no bend.`;
     case 'thermostat-heating-fault':
-      return `${level(f)} Unheated it opens at ${deg(rated)}, heated at ${deg(context.vehicle.thermostat.heated_rated_c ?? rated - 17)}.`;
+      return `${level(f)} Unheated it opens at ${temperatureText(rated)}, heated at ${temperatureText(context.vehicle.thermostat.heated_rated_c ?? rated - 17)}.`;
     case 'sender-reads-low':
     case 'sender-reads-high':
       return `${startAgainstAir(f)} ${level(f)} A sender off by a fixed amount keeps the shape and shifts it.`;
@@ -76,22 +78,22 @@ function shape(cause: Cause, f: TraceFeatures, context: JudgeContext): string {
     case 'sender-stuck':
       return context.findings.frozenFrom_s === null
         ? 'The reading hardly moves.'
-        : `From ${minute(context.findings.frozenFrom_s)} on the reading stands at ${deg(context.findings.frozenAt_c)} without any change.`;
+        : `From ${minute(context.findings.frozenFrom_s)} on the reading stands at ${temperatureText(context.findings.frozenAt_c)} without any change.`;
     case 'gauge-sender-fault':
       return context.findings.gaugeMinusEct_k === null
         ? 'No gauge channel was logged.'
-        : `The gauge stands ${kelvin(context.findings.gaugeMinusEct_k)} ${context.findings.gaugeMinusEct_k < 0 ? 'below' : 'above'} the engine reading, which itself fits a sound vehicle.`;
+        : `The gauge stands ${differenceText(context.findings.gaugeMinusEct_k)} ${context.findings.gaugeMinusEct_k < 0 ? 'below' : 'above'} the engine reading, which itself fits a sound vehicle.`;
     case 'fan-not-running':
     case 'flow-restricted':
-      return `${standstill(f)} It reached ${deg(f.highest_c)}. ${sag(f)}`;
+      return `${standstill(f)} It reached ${temperatureText(f.highest_c)}. ${sag(f)}`;
     case 'low-coolant-or-air':
       return `${climb(f)} The reading is uneven in a way that coolant around a sender is not.`;
     case 'fan-always-on':
       return `${standstill(f)} ${level(f)}`;
     case 'insufficient-heat':
       return f.expectedWarm_s === null
-        ? `On this drive even a sound vehicle stays at ${deg(f.expectedLevel_c)}, below its rating of ${deg(rated)}. ${climb(f)}`
-        : `${climb(f)} The fitted heat does not carry it to the rating of ${deg(rated)} on this drive.`;
+        ? `On this drive even a sound vehicle stays at ${temperatureText(f.expectedLevel_c)}, below its rating of ${temperatureText(rated)}. ${climb(f)}`
+        : `${climb(f)} The fitted heat does not carry it to the rating of ${temperatureText(rated)} on this drive.`;
     case 'healthy':
       return `${climb(f)} ${level(f)}`;
   }
@@ -129,7 +131,7 @@ function partingOf(context: JudgeContext, ratio: number): string {
   }
   if (at >= 0) {
     const name = causeName(context.causes[1]!.cause).toLowerCase();
-    return `They part at ${minute(curves.time_s[at]!)}: ${name} would read ${deg(rival.reading_c[at]!)}, the best cause ${deg(curves.best_c[at]!)}; it read ${deg(curves.measured_c[at]!)}.`;
+    return `They part at ${minute(curves.time_s[at]!)}: ${name} would read ${temperatureText(rival.reading_c[at]!)}, the best cause ${temperatureText(curves.best_c[at]!)}; it read ${temperatureText(curves.measured_c[at]!)}.`;
   }
   return ratio >= BENT_FROM
     ? bendingOf(context, rival.fit)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES, type Cause } from '../base';
+import { CAUSES, inShownUnits, type Cause } from '../base';
 import { drawScenario } from '../plant';
 import { judgeNow, judgeTrace } from './judge';
 import { resultLine } from './resultLine';
@@ -27,6 +27,10 @@ describe('judgeTrace', () => {
     expect([cause, ...(SAME_WHILE_SHUT[cause] ?? [])]).toContain(finding.verdict.cause);
     expect(finding.channelSet).toBe(channelSet);
     expect(finding.why).toHaveLength(3);
+    const fahrenheit = [...finding.why, finding.verdict.reason, ...finding.evidence.map((l) => l.seen)].map((text) =>
+      inShownUnits(text, (family) => (family.startsWith('temperature') ? '°F' : 'mph')),
+    );
+    for (const text of fahrenheit) expect(text).not.toMatch(/°C|\d K\b|km\/h|NaN|Infinity/);
     for (const line of finding.evidence) for (const c of CAUSES) expect(line.logLikelihood[c]).not.toBeNaN();
   });
 

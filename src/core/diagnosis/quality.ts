@@ -1,5 +1,5 @@
 import { max, min } from 'd3-array';
-import { duration_s, type Trace, type Vehicle } from '../base';
+import { duration_s, temperatureText, type Trace, type Vehicle } from '../base';
 import type { SignalFindings } from './detectors';
 import type { Quality } from './finding';
 
@@ -37,10 +37,12 @@ export function assessQuality(trace: Trace, findings: SignalFindings, vehicle: V
   const opening = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
   if (findings.frozenFrom_s === null) {
     if (start > opening - HOT_START_BELOW_K) {
-      problems.push(`Hot start at ${start.toFixed(0)} °C. Log again from cold, after the engine has stood overnight.`);
+      problems.push(
+        `Hot start at ${temperatureText(start)}. Log again from cold, after the engine has stood overnight.`,
+      );
     } else if (highest - start < SMALLEST_RISE_K) {
       problems.push(
-        `No rise to judge: ${start.toFixed(0)} to ${highest.toFixed(0)} °C. Log a drive with the engine running from cold, 20 min or more.`,
+        `No rise to judge: ${temperatureText(start)} to ${temperatureText(highest)}. Log a drive with the engine running from cold, 20 min or more.`,
       );
     }
   }

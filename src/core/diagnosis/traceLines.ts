@@ -1,9 +1,11 @@
-import { CAUSES, type Cause, type Trace } from '../base';
+import { CAUSES, differenceText, temperatureText, type Cause, type Trace } from '../base';
 import { causeName } from './causeText';
 import type { SignalFindings } from './detectors';
 import type { EvidenceLine } from './finding';
 import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
 import { HIDDEN_BELOW_K, visibilityLogs, type Way } from './visibility';
+
+const side = (difference_k: number): string => (difference_k < 0 ? 'below' : 'above');
 
 /** What the raw signal of a trace says, line by line. */
 export function signalLines(findings: SignalFindings, trace: Trace, hybrid: boolean): EvidenceLine[] {
@@ -31,7 +33,7 @@ export function signalLines(findings: SignalFindings, trace: Trace, hybrid: bool
       seen:
         findings.frozenFrom_s === null
           ? 'The reading moves'
-          : `The reading stands at ${findings.frozenAt_c.toFixed(0)} °C from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
+          : `The reading stands at ${temperatureText(findings.frozenAt_c)} from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
       logLikelihood: frozenEvidence(findings),
       source: 'raw signal',
     },
@@ -40,7 +42,7 @@ export function signalLines(findings: SignalFindings, trace: Trace, hybrid: bool
       seen:
         findings.gaugeMinusEct_k === null
           ? 'No gauge channel'
-          : `Gauge differs from the engine reading by ${findings.gaugeMinusEct_k.toFixed(0)} K`,
+          : `Gauge stands ${differenceText(findings.gaugeMinusEct_k)} ${side(findings.gaugeMinusEct_k)} the engine reading`,
       logLikelihood: gaugeEvidence(findings),
       source: 'raw signal',
     },
@@ -48,7 +50,7 @@ export function signalLines(findings: SignalFindings, trace: Trace, hybrid: bool
   if (findings.secondMinusEct_k !== null) {
     lines.push({
       id: 'signal-second',
-      seen: `Second engine sensor differs by ${findings.secondMinusEct_k.toFixed(0)} K`,
+      seen: `Second engine sensor stands ${differenceText(findings.secondMinusEct_k)} ${side(findings.secondMinusEct_k)} the first`,
       logLikelihood: secondSensorEvidence(findings, trace),
       source: 'raw signal',
     });

@@ -5,6 +5,7 @@ import { catalogueItem } from '@/core/diagnosis';
 import { giveAnswer, takeAnswerBack } from '@/storage/answers';
 import type { JobRecord } from '@/storage/records';
 import { AnswerButtons } from '@/ui/AnswerButtons';
+import { useUnits } from '@/ui/units';
 
 /** One check of the cold look: what to look at, why it matters, the answer, readings beside it, and what they mean. */
 export function CheckRow({
@@ -27,6 +28,7 @@ export function CheckRow({
   result?: string | null;
   children?: ReactNode;
 }) {
+  const { say } = useUnits();
   const item = itemId === null ? null : catalogueItem(itemId);
   const chosen = job.answers.find((a) => a.itemId === itemId)?.answer ?? null;
   return (
@@ -52,7 +54,7 @@ export function CheckRow({
         {children && <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1">{children}</div>}
         {result && (
           <p className="mt-1 font-semibold" aria-live="polite">
-            {result}
+            {say(result)}
           </p>
         )}
       </div>

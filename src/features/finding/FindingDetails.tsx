@@ -1,9 +1,14 @@
 'use client';
 
-import { causeName, type Finding, type NextTest } from '@/core/diagnosis';
+import { unitOf, type UnitFamily } from '@/core/base';
+import { causeName, type Finding, type NextTest, type ParameterReport } from '@/core/diagnosis';
+import { useUnits } from '@/ui/units';
 
 /** Odds below this are not listed one by one. */
 const LISTED_FROM = 0.002;
+
+/** Units of fitted figures that a shop may want in its own. */
+const TEMPERATURES: Readonly<Record<string, UnitFamily>> = { '°C': 'temperature', K: 'temperatureDifference' };
 
 function Codes({ finding }: { finding: Finding }) {
   return (
@@ -29,6 +34,15 @@ export function FindingDetails({
   /** What to do next, by the odds of the whole case. */
   next: readonly NextTest[];
 }) {
+  const { say, symbolOf } = useUnits();
+  const shownUnit = (p: ParameterReport): string => {
+    const family = TEMPERATURES[p.unit];
+    return family ? symbolOf(family) : p.unit;
+  };
+  const shownValue = (p: ParameterReport, si: number): string => {
+    const family = TEMPERATURES[p.unit];
+    return (family ? unitOf(family, symbolOf(family)).fromSi(si) : si).toPrecision(3);
+  };
   const listed = finding.causes.filter((c) => c.probability >= LISTED_FROM);
   const flagged = finding.parameters.filter((p) => p.flagged);
   return (
@@ -38,8 +52,8 @@ export function FindingDetails({
         <ol className="mt-2 space-y-3">
           {next.map((n) => (
             <li key={n.test}>
-              <p className="font-semibold">{n.test}</p>
-              <p className="text-sm leading-snug text-base-content/80">{n.why}</p>
+              <p className="font-semibold">{say(n.test)}</p>
+              <p className="text-sm leading-snug text-base-content/80">{say(n.why)}</p>
             </li>
           ))}
         </ol>
@@ -93,10 +107,10 @@ export function FindingDetails({
               {finding.parameters.map((p) => (
                 <tr key={p.name} className={p.flagged ? 'font-bold' : ''}>
                   <th scope="row" className="text-left font-normal">
-                    {p.label} {p.unit && `(${p.unit})`}
+                    {p.label} {p.unit && `(${shownUnit(p)})`}
                   </th>
-                  <td className="text-right">{p.value.toPrecision(3)}</td>
-                  <td className="text-right">{p.prior.toPrecision(3)}</td>
+                  <td className="text-right">{shownValue(p, p.value)}</td>
+                  <td className="text-right">{shownValue(p, p.prior)}</td>
                 </tr>
               ))}
             </tbody>

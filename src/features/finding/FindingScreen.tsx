@@ -12,6 +12,7 @@ import { ChartLegend, type LegendEntry } from '@/ui/ChartLegend';
 import { ScaledPicture } from '@/ui/ScaledPicture';
 import { useShowImport } from '@/ui/showImport';
 import { useToast } from '@/ui/Toasts';
+import { useUnits } from '@/ui/units';
 import { besideColour, familyColour } from '@/ui/colours';
 import { besideCurves, curvePoints, type BesideCurve } from './findingView';
 import { MemoryNote } from './MemoryNote';
@@ -89,6 +90,7 @@ export function FindingScreen({ jobId, empty }: { jobId: string; empty: ReactNod
   const toast = useToast();
   const [chosen, setChosen] = useState<string | null>(null);
   const showImport = useShowImport();
+  const { say } = useUnits();
   if (!detail) return null;
   const record = detail.traces.find((t) => t.id === chosen) ?? detail.traces[0];
   if (!record) return <>{empty}</>;
@@ -148,12 +150,12 @@ export function FindingScreen({ jobId, empty }: { jobId: string; empty: ReactNod
               <h2 className="text-2xl type-sign">Why</h2>
               <ol className="mt-2 space-y-3 leading-snug" data-testid="why">
                 {finding.why.map((sentence) => (
-                  <li key={sentence}>{sentence}</li>
+                  <li key={sentence}>{say(sentence)}</li>
                 ))}
               </ol>
               {finding.verdict.grade === 'inconclusive' && (
                 <p className="mt-3 border-l-4 border-warning pl-3 leading-snug font-semibold" data-testid="reason">
-                  {finding.verdict.reason}
+                  {say(finding.verdict.reason)}
                 </p>
               )}
             </div>

@@ -6,12 +6,14 @@ import { restoreAnswers, takeAnswerBack } from '@/storage/answers';
 import type { JobRecord } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { useToast } from '@/ui/Toasts';
+import { useUnits } from '@/ui/units';
 import { FAMILY_LOOK } from './causeLook';
 import { movedText } from './jobWords';
 
 /** Every piece of evidence of a job: what was seen, where, and how far it moved the odds. Answers can be taken back. */
 export function EvidencePanel({ job, lines }: { job: JobRecord; lines: readonly CaseLine[] }) {
   const toast = useToast();
+  const { say } = useUnits();
   if (lines.length === 0) {
     return (
       <p className="border-t border-base-content/20 px-5 py-4">
@@ -24,7 +26,7 @@ export function EvidencePanel({ job, lines }: { job: JobRecord; lines: readonly 
     if (!before.ok) return toast({ kind: 'error', text: before.error.message });
     toast({
       kind: 'info',
-      text: `Taken back: ${line.seen}.`,
+      text: `Taken back: ${say(line.seen)}.`,
       action: { label: 'Undo', run: () => void restoreAnswers(job.id, before.value) },
     });
   };
@@ -59,8 +61,8 @@ export function EvidencePanel({ job, lines }: { job: JobRecord; lines: readonly 
             const answer = job.answers.find((a) => a.itemId === line.id);
             return (
               <tr key={line.id} className="border-t border-base-content/15">
-                <td className="py-1 pr-4" title={line.reason}>
-                  {line.seen}
+                <td className="py-1 pr-4" title={say(line.reason)}>
+                  {say(line.seen)}
                   {answer?.detail && <span className="type-label"> ({answer.detail})</span>}
                 </td>
                 <td className="pr-4 type-label whitespace-nowrap">{line.source}</td>
@@ -75,7 +77,7 @@ export function EvidencePanel({ job, lines }: { job: JobRecord; lines: readonly 
                     <button
                       type="button"
                       className="btn btn-square btn-ghost btn-sm"
-                      aria-label={`Take back: ${line.seen}`}
+                      aria-label={`Take back: ${say(line.seen)}`}
                       onClick={() => void remove(line)}
                     >
                       <X aria-hidden className="size-4" />

@@ -10,6 +10,7 @@ import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
 import { useToast } from '@/ui/Toasts';
+import { Said, useUnits } from '@/ui/units';
 import { FAMILY_LOOK, oddsShares } from './causeLook';
 import { EvidencePanel } from './EvidencePanel';
 import { GRADE_NAME, headline, movedText, STATE_NAME } from './jobWords';
@@ -38,11 +39,12 @@ function Sign({ odds }: { odds: CaseOdds }) {
 
 function DoNext({ odds }: { odds: CaseOdds }) {
   const next = odds.next[0];
+  const { say } = useUnits();
   return (
     <div className="min-w-0 flex-1 border-l-4 border-primary pl-4 lg:w-88 lg:flex-none">
       <p className="type-label">Do next{next ? `, about ${next.item.minutes} min` : ''}</p>
       <p className="line-clamp-2 leading-snug font-semibold" data-testid="do-next">
-        {next?.item.ask ?? 'Nothing left that would move the odds.'}
+        {next ? say(next.item.ask) : 'Nothing left that would move the odds.'}
       </p>
     </div>
   );
@@ -140,7 +142,7 @@ export function JobFrame({ jobId, children }: { jobId: string; children: ReactNo
             <span className="truncate">
               {shown ? (
                 <>
-                  Latest: {shown.seen}. <strong>{movedText(shown)}</strong>
+                  Latest: <Said>{shown.seen}</Said>. <strong>{movedText(shown)}</strong>
                 </>
               ) : (
                 'No evidence yet'

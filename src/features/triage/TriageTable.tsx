@@ -11,6 +11,7 @@ import {
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo } from 'react';
 import type { VehicleRecord } from '@/storage/records';
+import { Said } from '@/ui/units';
 import { GRADE_ORDER, type TriageRow } from './triageView';
 
 const features = tableFeatures({
@@ -83,7 +84,11 @@ export function TriageTable({
         helper.accessor('remark', {
           header: 'Next',
           sortFn: 'alphanumeric',
-          cell: ({ row }) => <span className="line-clamp-2 text-sm">{row.original.remark}</span>,
+          cell: ({ row }) => (
+            <span className="line-clamp-2 text-sm">
+              <Said>{row.original.remark}</Said>
+            </span>
+          ),
         }),
         helper.display({
           id: 'open',
