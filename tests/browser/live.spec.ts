@@ -10,6 +10,12 @@ test('a warm-up is logged live, survives a reload, sounds its limit, and becomes
   await expect(page.getByText('Logging', { exact: true })).toBeVisible();
   await expect(page.getByTestId('live-ect')).not.toHaveText('–');
   await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
+  // What is felt on the way is evidence, with its minute.
+  const observation = page.getByRole('region', { name: 'Next observation' });
+  await expect(observation).toContainText('Fan: runs or stands still?');
+  await observation.getByRole('button').first().click();
+  await expect(page.getByTestId('latest-evidence')).toContainText('Latest: ');
+  await expect(page.getByRole('button', { name: 'Evidence 1' })).toBeVisible();
   await page.getByRole('button', { name: 'Heater hot' }).click();
   await expect(page.getByTestId('marks')).toContainText('Heater hot');
   await page.reload();

@@ -54,7 +54,15 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await page.getByRole('button', { name: 'Delete job' }).click();
   await expect(page.getByText('Job on Car 8 deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: /Car 8/ })).toBeVisible();
+  await page.getByRole('link', { name: /Car 8/ }).click();
+  await page.getByLabel('State of the job').selectOption('look-again');
+  await page.getByLabel('Look again on').fill('2020-01-31');
+  await newJob(page, 'Car 8b');
+  await page.goto('/');
+  // What is due stands above what was touched last.
+  await expect(page.getByRole('list', { name: 'Jobs' }).getByRole('link').first()).toContainText(
+    /Car 8.*due \d+ days ago/,
+  );
 });
 
 test('a vehicle page: the same part again, its file out and in', async ({ page }) => {

@@ -75,6 +75,8 @@ export interface VehicleMemory {
 export interface TwinPrior {
   readonly toParameters: (z: Float64Array) => TwinParameters;
   readonly knotSd: number;
+  /** Share by which a block 100 K under running temperature heats more than a warm one. */
+  readonly coldHeat: number;
   readonly knotCount: number;
   /** Position of each step among the knots: whole part the knot before, rest the way to the next. */
   readonly knotAt: Float64Array;
@@ -88,13 +90,18 @@ export function startExcess_k(z: number): number {
   return z + 11 * Math.max(0, z - 0.6) ** 2;
 }
 
-/** Relative spread (sd of the logarithm) of the heat estimate, its wander over the drive, and knot spacing. */
+/**
+ * Relative spread (sd of the logarithm) of the heat estimate, its wander over the drive, knot spacing, and by how much
+ * a block at -10 °C heats more than a warm one. Cold walls take more heat from the gas and thick oil turns more of the
+ * fuel into friction (Heywood ch. 12-13: friction roughly doubles from warm to freezing); air flow and load already
+ * hold the fuel for that friction, road load and engine speed do not.
+ */
 const HEAT_PRIOR = {
-  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300 },
-  load: { scale: 0.22, wander: 0.14, spacing_s: 300 },
-  'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240 },
-  'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200 },
-  unknown: { scale: 0.32, wander: 0.52, spacing_s: 150 },
+  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300, cold: 0.12 },
+  load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.12 },
+  'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240, cold: 0.4 },
+  'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200, cold: 0.4 },
+  unknown: { scale: 0.32, wander: 0.52, spacing_s: 150, cold: 0.25 },
 } as const;
 
 const MOST_KNOTS = 9;
@@ -128,7 +135,7 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const fanOnSd = fan.on_c === null ? 4 : 1.5;
   const reference_kw = 15 * engine.displacement_l;
   const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
-  const heaterUse = inputs.heaterLogged ? 1 : 0.14 + 0.5 * coldDay;
+  const heaterUse = inputs.heaterLogged ? 1 : 0.17 + 0.65 * coldDay;
   const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included; where nothing but the
   // temperature was logged it also stands for a typical mixed drive.
@@ -164,7 +171,7 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     const share = (k + 0.5) / inputs.steps;
     return (knotCount - 1) * (unknown ? share ** (1 / EARLY_KNOTS) : share);
   });
-  return { toParameters, knotSd: heat.wander, knotCount, knotAt };
+  return { toParameters, knotSd: heat.wander, coldHeat: heat.cold, knotCount, knotAt };
 }
 
 /** Heat capacity of the coolant in engine and heater, and of the radiator with its share, kJ/K. */

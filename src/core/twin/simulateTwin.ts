@@ -47,6 +47,9 @@ const HEATER_BRANCH = 0.13;
 /** Share of the mixed returns in what an inlet thermostat feels. */
 const INLET_MIX = 0.88;
 
+/** Temperature of block and oil from which an engine heats no more than when warm, °C. */
+const RUNNING_C = 90;
+
 /** Lag between the heating command of a heated thermostat and the wax, s. */
 const HEATING_LAG_S = 30;
 
@@ -111,7 +114,7 @@ export function simulateTwin(
   let bin = 0;
   let inBin = 0;
   let sum = 0;
-  const { knotAt } = prior;
+  const { knotAt, coldHeat } = prior;
 
   for (let k = 0; k < steps; k++) {
     const at = knotAt[k]!;
@@ -128,6 +131,7 @@ export function simulateTwin(
       ram = ramAirOf(speed);
       pump = 0.3 + 0.4 * boost;
     } else if (specificFuel[k] === 0) q = 0;
+    q *= 1 + (coldHeat * Math.max(0, RUNNING_C - slow)) / 100;
 
     const wFull = p.flow * Math.max(engineOn, pump) * fault.pumpScale * (1 - 0.4 * fault.air);
     const share = leak + (1 - leak) * lift;

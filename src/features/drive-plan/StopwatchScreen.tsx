@@ -3,12 +3,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
-import { catalogueItem } from '@/core/diagnosis';
-import { handChecks, PHASE_NAME, planLength_s } from '@/core/planning';
-import { giveAnswer, takeAnswerBack } from '@/storage/answers';
+import { PHASE_NAME, planLength_s } from '@/core/planning';
 import { loadJob, updateJob, type JobDetail } from '@/storage/jobs';
-import { AnswerButtons } from '@/ui/AnswerButtons';
 import { useUnits } from '@/ui/units';
+import { CheckAnswers, checksOf, DueCheck } from './DueCheck';
 import { firstPlan } from './planFields';
 import { clock, elapsedAt, phaseAt } from './stopwatch';
 
@@ -22,9 +20,6 @@ function useNow(running: boolean): number {
   return now;
 }
 
-/** Minutes before its time at which a check moves to the front, s. */
-const AHEAD_S = 45;
-
 function Card({ detail }: { detail: JobDetail }) {
   const { job, vehicle } = detail;
   const { showTemperature } = useUnits();
@@ -35,19 +30,11 @@ function Card({ detail }: { detail: JobDetail }) {
   const elapsed_s = elapsedAt(watch, now);
   const total_s = planLength_s(plan);
   const here = phaseAt(plan.phases, elapsed_s);
-  const checks = handChecks(plan, total_s / 2);
-  const open = checks.filter((c) => !job.answers.some((a) => a.itemId === c.itemId));
-  const due = open.find((c) => elapsed_s >= c.at_s - AHEAD_S) ?? null;
-  const upcoming = due ?? open[0] ?? null;
+  const checks = checksOf(plan);
   const start = () =>
     void updateJob(job.id, { stopwatch: { runningSince: Date.now(), elapsed_s: watch.elapsed_s }, plan });
   const pause = () =>
     void updateJob(job.id, { stopwatch: { runningSince: null, elapsed_s: elapsedAt(watch, Date.now()) } });
-  const given = (itemId: string) => job.answers.find((a) => a.itemId === itemId)?.answer ?? null;
-  const answer = (itemId: string, i: number | null) =>
-    void (i === null
-      ? takeAnswerBack(job.id, itemId)
-      : giveAnswer(job.id, { itemId, answer: i, detail: `minute ${(elapsed_s / 60).toFixed(1)}` }));
   return (
     <div className="px-5 pt-3 pb-10">
       <p className="border-l-8 border-warning pl-3 text-lg font-semibold">
@@ -83,23 +70,9 @@ function Card({ detail }: { detail: JobDetail }) {
           )}
         </div>
       </div>
-      {upcoming && (
-        <section aria-label="Next observation" className="mt-5 border-t-2 border-base-content pt-3">
-          <p className={`text-3xl type-sign ${due ? 'text-error' : ''}`} aria-live="polite">
-            {due && elapsed_s >= due.at_s ? 'Now: ' : `At ${clock(upcoming.at_s)}: `}
-            {upcoming.what}
-          </p>
-          <div className="mt-3">
-            <AnswerButtons
-              large
-              label={upcoming.what}
-              answers={catalogueItem(upcoming.itemId).answers}
-              chosen={given(upcoming.itemId)}
-              onChoose={(i) => answer(upcoming.itemId, i)}
-            />
-          </div>
-        </section>
-      )}
+      <div className="mt-5 border-t-2 border-base-content pt-3">
+        <DueCheck job={job} plan={plan} elapsed_s={elapsed_s} large />
+      </div>
       <section aria-label="All observations" className="mt-5">
         <ul>
           {checks.map((c) => (
@@ -111,12 +84,7 @@ function Card({ detail }: { detail: JobDetail }) {
               <span className="min-w-64 flex-1">
                 {c.what} <span className="type-label">{job.answers.find((a) => a.itemId === c.itemId)?.detail}</span>
               </span>
-              <AnswerButtons
-                label={c.what}
-                answers={catalogueItem(c.itemId).answers}
-                chosen={given(c.itemId)}
-                onChoose={(i) => answer(c.itemId, i)}
-              />
+              <CheckAnswers job={job} check={c} elapsed_s={elapsed_s} />
             </li>
           ))}
         </ul>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '@/core/planning';
 import { firstPlan, planError } from './planFields';
-import { clock, elapsedAt, phaseAt } from './stopwatch';
+import { clock, dueCheck, elapsedAt, phaseAt } from './stopwatch';
 
 describe('stopwatch', () => {
   it('goes on through a reload and stands while paused', () => {
@@ -17,6 +17,17 @@ describe('stopwatch', () => {
     expect(phaseAt(phases, 10)).toMatchObject({ phase: { kind: 'idle' }, left_s: 50, next: { kind: 'town' } });
     expect(phaseAt(phases, 60)).toMatchObject({ phase: { kind: 'town' }, next: null });
     expect(phaseAt(phases, 180)).toBeNull();
+  });
+
+  it('asks for what is due, else for what comes next', () => {
+    const check = (itemId: string, at_s: number) => ({ itemId, at_s, what: itemId });
+    const open = [check('fan', 15), check('hose', 240), check('heater', 900)];
+    expect(dueCheck(open, 0)).toMatchObject({ check: { itemId: 'fan' }, isDue: true });
+    expect(dueCheck(open.slice(1), 100)).toMatchObject({ check: { itemId: 'hose' }, isDue: false });
+    expect(dueCheck(open.slice(1), 195)).toMatchObject({ check: { itemId: 'hose' }, isDue: true });
+    // One that was missed stays in front until it is answered.
+    expect(dueCheck(open.slice(1), 2000)).toMatchObject({ check: { itemId: 'hose' }, isDue: true });
+    expect(dueCheck([], 2000)).toBeNull();
   });
 
   it('writes minutes and seconds', () => {

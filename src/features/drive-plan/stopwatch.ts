@@ -1,3 +1,4 @@
+import type { HandCheck } from '@/core/planning';
 import type { PlanRecord, StopwatchRecord } from '@/storage/records';
 
 /** Time run so far, s. */
@@ -18,4 +19,19 @@ export function phaseAt(phases: PlanRecord['phases'], elapsed_s: number) {
     if (elapsed_s < end_s) return { phase, left_s: end_s - elapsed_s, next: phases[i + 1] ?? null };
   }
   return null;
+}
+
+/** Time before its minute at which a check moves to the front, s. */
+const AHEAD_S = 45;
+
+/**
+ * The observation to ask for now: the first whose time has come or is near, else the next to come; null when none is
+ * left.
+ *
+ * @param open observations without an answer, in the order of their times
+ */
+export function dueCheck(open: readonly HandCheck[], elapsed_s: number): { check: HandCheck; isDue: boolean } | null {
+  const due = open.find((c) => elapsed_s >= c.at_s - AHEAD_S);
+  const check = due ?? open[0];
+  return check ? { check, isDue: due !== undefined } : null;
 }

@@ -11,18 +11,9 @@ import { listJobs, type JobSummary } from '@/storage/jobs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { FAMILY_LOOK } from './causeLook';
+import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
 import { headline, STATE_NAME } from './jobWords';
 import { OpenJobButton } from './OpenJobButton';
-
-function matches(summary: JobSummary, words: string, state: JobState | 'all'): boolean {
-  if (state !== 'all' && summary.job.state !== state) return false;
-  const text =
-    `${summary.vehicle?.plate ?? ''} ${summary.vehicle?.vehicle.label ?? ''} ${summary.job.complaint}`.toLowerCase();
-  return words
-    .toLowerCase()
-    .split(/\s+/)
-    .every((w) => text.includes(w));
-}
 
 function Verdict({ summary }: { summary: JobSummary }) {
   const finding = summary.finding?.finding ?? null;
@@ -44,6 +35,14 @@ function Verdict({ summary }: { summary: JobSummary }) {
       {percent && <span className="text-xl type-sign">{percent}</span>}
     </span>
   );
+}
+
+/** When a job is to be looked at again, or when it was last touched. */
+function Due({ summary: { job }, now }: { summary: JobSummary; now: number }) {
+  const due = lookAgainText(job, now);
+  if (due === null)
+    return <span className="type-label">{formatDistanceToNow(job.updatedAt, { addSuffix: true })}</span>;
+  return <span className={daysUntilLook(job, now)! <= 0 ? 'font-bold text-error' : 'type-label'}>{due}</span>;
 }
 
 /** Where a job is best taken up: its trace, its planned drive, or its arrival. */
@@ -68,6 +67,7 @@ function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
 /** Every job, by state, with what is known of it. `empty` is shown when there is none. */
 export function JobsScreen({ empty }: { empty: ReactNode }) {
   const jobs = useLiveQuery(listJobs, []);
+  const [now] = useState(() => Date.now());
   const [words, setWords] = useState('');
   const [state, setState] = useState<JobState | 'all'>('all');
   const search = useRef<HTMLInputElement>(null);
@@ -75,7 +75,11 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
   useHotkeys('slash', () => search.current?.focus(), { preventDefault: true });
   if (jobs === undefined) return <p className="p-8 type-label">Loading</p>;
   if (jobs.length === 0) return <>{empty}</>;
-  const shown = jobs.filter((j) => matches(j, words, state));
+  const shown = orderJobs(
+    jobs.filter((j) => matchesJob(j, words, state)),
+    state,
+    now,
+  );
   const count = (s: JobState) => jobs.filter((j) => j.job.state === s).length;
   return (
     <div className="mx-auto max-w-6xl px-5 py-6">
@@ -140,7 +144,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
               <Verdict summary={summary} />
               <span className="text-right">
                 <span className="block text-sm">{STATE_NAME[summary.job.state]}</span>
-                <span className="type-label">{formatDistanceToNow(summary.job.updatedAt, { addSuffix: true })}</span>
+                <Due summary={summary} now={now} />
               </span>
             </Link>
           </li>

@@ -16,6 +16,7 @@ import { useUnits } from '@/ui/units';
 import { importInWorker } from '@/workers/client';
 import { PlanChart } from '../PlanChart';
 import { liveLegend } from '../curveLook';
+import { DueCheck } from '../DueCheck';
 import { firstPlan } from '../planFields';
 import { clock } from '../stopwatch';
 import { usePlanPrediction } from '../usePlanPrediction';
@@ -151,6 +152,7 @@ function LiveLog({ detail }: { detail: JobDetail }) {
             {prediction.last && <ChartLegend entries={liveLegend(prediction.last)} />}
           </div>
           <div className="space-y-4">
+            <DueCheck job={job} plan={plan} elapsed_s={elapsed_s} />
             <section aria-label="Marks">
               <div className="grid grid-cols-2 gap-2">
                 {MARKS.map((text) => (
