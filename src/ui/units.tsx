@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, useContext, type ReactNode } from 'react';
-import { inShownUnits, UNITS, unitOf, type UnitFamily } from '@/core/base';
+import { CHANNELS, inShownUnits, UNITS, unitOf, type ChannelName, type UnitFamily } from '@/core/base';
 
 /** Families of readings whose unit the shop chooses. */
 export const CHOSEN_FAMILIES = ['temperature', 'speed', 'distance', 'pressure', 'volume', 'torque'] as const;
@@ -11,6 +11,9 @@ export type ShownUnits = Readonly<Record<(typeof CHOSEN_FAMILIES)[number], strin
 
 /** The stored units, shown where nothing was chosen. */
 export const SI_UNITS = Object.fromEntries(CHOSEN_FAMILIES.map((f) => [f, UNITS[f][0].symbol])) as ShownUnits;
+
+/** Units of logged quantities that are the same everywhere. */
+const FIXED_UNIT = { rotation: 'rpm', percent: '%', massFlow: 'g/s' } as const;
 
 const UnitsContext = createContext<ShownUnits>(SI_UNITS);
 
@@ -31,6 +34,13 @@ export function useUnits() {
     symbolOf,
     /** A reading with its unit. */
     show,
+    /** A logged reading with its unit. */
+    showChannel: (name: ChannelName, value: number) => {
+      const { quantity } = CHANNELS[name];
+      return quantity === 'temperature' || quantity === 'speed'
+        ? show(quantity, value)
+        : `${value.toFixed(quantity === 'massFlow' ? 1 : 0)} ${FIXED_UNIT[quantity]}`;
+    },
     /** A temperature with its unit, rounded. */
     showTemperature: (c: number) => show('temperature', c),
     /** A sentence of core with its quantities in the shop's units. */

@@ -17,8 +17,10 @@ import { OpenJobButton } from './OpenJobButton';
 
 function Verdict({ summary }: { summary: JobSummary }) {
   const finding = summary.finding?.finding ?? null;
+  // A trace that waits for the judge would change the odds: what is known without it is not shown as the verdict.
+  if (!finding && summary.traces > 0) return <span className="type-label">Not judged yet</span>;
   if (!summary.vehicle || (!finding && summary.job.answers.length === 0)) {
-    return <span className="type-label">{summary.traces > 0 ? 'Not judged yet' : 'Nothing known yet'}</span>;
+    return <span className="type-label">Nothing known yet</span>;
   }
   const { text, percent, family } = headline(caseOdds(summary.vehicle.vehicle, summary.job.answers, finding));
   const look = FAMILY_LOOK[family];

@@ -99,7 +99,7 @@ export function OwnMark({ onMark }: { onMark: (text: string) => void }) {
 
 /** The other readings, small. */
 export function Channels({ rows }: { rows: readonly RecordedRow[] }) {
-  const { showTemperature } = useUnits();
+  const { showChannel } = useUnits();
   const shown = CHANNEL_NAMES.filter((name) => name !== 'ect_c' && latest(rows, name) !== null);
   return (
     <dl className="grid grid-cols-[1fr_auto] gap-x-4 text-sm">
@@ -108,9 +108,7 @@ export function Channels({ rows }: { rows: readonly RecordedRow[] }) {
         return (
           <div key={name} className="contents">
             <dt>{CHANNELS[name].label}</dt>
-            <dd className="text-right font-semibold tabular-nums">
-              {CHANNELS[name].quantity === 'temperature' ? showTemperature(value) : Math.round(value)}
-            </dd>
+            <dd className="text-right font-semibold tabular-nums">{showChannel(name, value)}</dd>
           </div>
         );
       })}
