@@ -1,5 +1,5 @@
 import { CHANNEL_NAMES, CHANNELS, countPresent, fail, ok, type ChannelName, type Result, type Trace } from '../base';
-import { blankStaleRepeats, CleaningLog, dropImpossible, noteGaps, pickRows, plural, type CleanRows } from './cleaning';
+import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, pickRows, plural, type CleanRows } from './cleaning';
 import { canonicalUnit, convertColumn } from './columnUnits';
 import { joinEqualTimes } from './equalTimes';
 import { importError, type ImportError } from './importError';
@@ -101,7 +101,21 @@ function readTimes(
   return ok(found);
 }
 
-/** Rows that carry a time, with their values. */
+/** Times of rows without one, spread evenly between the rows around them; NaN before the first and after the last. */
+function filledTimes(seconds: Float64Array): Float64Array {
+  const filled = Float64Array.from(seconds);
+  let before = -1;
+  seconds.forEach((s, i) => {
+    if (!Number.isFinite(s)) return;
+    for (let k = before + 1; before >= 0 && k < i; k++) {
+      filled[k] = seconds[before]! + ((s - seconds[before]!) * (k - before)) / (i - before);
+    }
+    before = i;
+  });
+  return filled;
+}
+
+/** Rows that carry a time, with their values; those without one are left out, or by choice given one. */
 function timedRows(
   source: SourceReader,
   seconds: Float64Array,
@@ -109,22 +123,27 @@ function timedRows(
   log: CleaningLog,
 ): CleanRows {
   const lines = source.table.lines.values(source.table.rows);
+  const place = log.left('lines-without-time');
+  const times = place ? filledTimes(seconds) : seconds;
   const kept: number[] = [];
   const without = new LineList();
   seconds.forEach((s, i) => {
-    if (Number.isFinite(s)) kept.push(i);
-    else without.add(lines[i]!);
+    if (!Number.isFinite(s)) without.add(lines[i]!);
+    if (Number.isFinite(times[i]!)) kept.push(i);
   });
+  const verb = place ? 'given a time between their neighbours' : 'left out';
   log.note(
     'lines-without-time',
     without,
-    `${plural(without.count, 'line', 'lines')} without a time ${without.count === 1 ? 'was' : 'were'} left out.`,
+    `${plural(without.count, 'line', 'lines')} without a time ${without.count === 1 ? 'was' : 'were'} ${verb}.`,
+    place ? 'Leave them out' : 'Place them between their neighbours',
+    !place,
   );
-  if (kept.length === seconds.length) return { time_s: seconds, lines, channels };
+  if (kept.length === seconds.length) return { time_s: times, lines, channels };
   const take = (values: Float64Array): Float64Array => Float64Array.from(kept, (i) => values[i]!);
   const picked: Partial<Record<ChannelName, Float64Array>> = {};
   for (const name of CHANNEL_NAMES) if (channels[name]) picked[name] = take(channels[name]);
-  return { time_s: take(seconds), lines: take(lines), channels: picked };
+  return { time_s: take(times), lines: take(lines), channels: picked };
 }
 
 /**
@@ -152,8 +171,7 @@ function clean(rows: CleanRows, log: CleaningLog): Result<CleanRows, ImportError
   if (!ordered.ok) return ordered;
   const joined = joinEqualTimes(ordered.value, log);
   blankStaleRepeats(joined, log);
-  noteGaps(joined, middleStep_s(joined.time_s), log);
-  return ok(joined);
+  return ok(findGaps(joined, middleStep_s(joined.time_s), log));
 }
 
 /** A coolant that gains more than this over a whole log, K/s, says that the times are not what they seem. */

@@ -18,12 +18,16 @@ const known = Array.from({ length: N }, (_, i) => ect(i));
 describe('cleaning: counted, with its lines, and reversible', () => {
   it('leaves a clean log alone', () => expect(read(lines()).report.cleaning).toEqual([]));
 
-  it('a row twice is taken once', () => {
+  it('a row twice is taken once, or by choice kept', () => {
     const rows = lines();
     rows.splice(10, 0, rows[10]!);
     const { trace, report } = read(rows);
     expect([...trace.channels.ect_c]).toEqual(known);
     expect(found(report, 'duplicate-rows')).toMatchObject({ count: 1, lines: [13], applied: true });
+    const other = read(rows, ['duplicate-rows']);
+    expect(other.trace.time_s).toHaveLength(N + 1);
+    expect([...other.trace.time_s].slice(9, 13)).toEqual([9, 10, 10.5, 11]);
+    expect(found(other.report, 'duplicate-rows')).toMatchObject({ count: 1, lines: [13], applied: false });
   });
 
   it('two rows of one time that differ: the first, or by choice the last', () => {
@@ -60,11 +64,42 @@ describe('cleaning: counted, with its lines, and reversible', () => {
     });
   });
 
-  it('a clock set back is closed', () => {
+  it('of a log with holes the longest stretch can be kept alone', () => {
+    const rows = [...lines().slice(0, 8), ...lines().slice(20, 32), ...lines().slice(45)];
+    const other = read(rows, ['gap']);
+    expect([...other.trace.channels.ect_c]).toEqual(known.slice(45));
+    expect(other.trace.time_s[0]).toBe(0);
+    expect(found(other.report, 'gap')).toMatchObject({ count: 2, applied: true, otherwise: 'Keep all rows' });
+    // Where there is no hole the choice changes nothing.
+    expect([...read(lines(), ['gap']).trace.channels.ect_c]).toEqual(known);
+  });
+
+  it('a line without a time is left out, or by choice placed between its neighbours', () => {
+    const rows = lines();
+    rows[20] = rows[20]!.replace(/^\d+/, '');
+    rows[21] = rows[21]!.replace(/^\d+/, '');
+    expect(read(rows).trace.time_s).toHaveLength(N - 2);
+    const other = read(rows, ['lines-without-time']);
+    expect([...other.trace.time_s]).toEqual(Array.from({ length: N }, (_, i) => i));
+    expect([...other.trace.channels.ect_c]).toEqual(known);
+    expect(found(other.report, 'lines-without-time')).toMatchObject({ count: 2, lines: [22, 23], applied: false });
+  });
+
+  it('a line without a time at either end has no neighbours and stays out', () => {
+    const rows = lines();
+    rows[0] = rows[0]!.replace(/^\d+/, '');
+    rows[N - 1] = rows[N - 1]!.replace(/^\d+/, '');
+    expect([...read(rows, ['lines-without-time']).trace.channels.ect_c]).toEqual(known.slice(1, -1));
+  });
+
+  it('a clock set back is closed, or by choice ends the log', () => {
     const rows = lines().map((row, i) => (i < 30 ? row : row.replace(/^\d+/, String(i - 25))));
     const { trace, report } = read(rows);
     expect([...trace.time_s]).toEqual(Array.from({ length: N }, (_, i) => i));
     expect(found(report, 'clock-jump')).toMatchObject({ count: 1, lines: [32] });
+    const other = read(rows, ['clock-jump']);
+    expect([...other.trace.channels.ect_c]).toEqual(known.slice(0, 30));
+    expect(found(other.report, 'clock-jump')).toMatchObject({ count: 1, lines: [32], applied: false });
   });
 
   it('a clock set forward under a warm engine is closed, or by choice left', () => {
@@ -100,7 +135,11 @@ describe('cleaning: counted, with its lines, and reversible', () => {
     const rows = Array.from({ length: 36 }, (_, i) => `${Math.floor((i + 2) / 4)},${20 + i / 10},1200,40`);
     const { trace, report } = read(rows);
     expect([...trace.time_s].slice(0, 6)).toEqual([0, 0.25, 0.5, 0.75, 1, 1.25]);
-    expect(found(report, 'coarse-clock')).toBeDefined();
+    expect(found(report, 'coarse-clock')).toMatchObject({ applied: true });
+    const other = read(rows, ['coarse-clock']);
+    expect([...other.trace.time_s].slice(0, 4)).toEqual([0, 1, 2, 3]);
+    expect([...other.trace.channels.ect_c].slice(0, 3)).toEqual([20, 20.2, 20.6]);
+    expect(found(other.report, 'coarse-clock')).toMatchObject({ applied: false, otherwise: 'Spread them' });
   });
 
   it('rows that complete each other are one row', () => {

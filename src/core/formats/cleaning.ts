@@ -91,23 +91,30 @@ export function dropImpossible(rows: CleanRows, log: CleaningLog): void {
   }
 }
 
-/** Looks for stretches without rows. */
-export function noteGaps(rows: CleanRows, step_s: number, log: CleaningLog): void {
+/** Looks for stretches without rows. They stay, unless the user wants the longest stretch between them alone. */
+export function findGaps(rows: CleanRows, step_s: number, log: CleaningLog): CleanRows {
   const found = new LineList();
+  const starts = [0];
   let longest = 0;
-  for (let i = 1; i < rows.time_s.length; i++) {
+  const n = rows.time_s.length;
+  for (let i = 1; i < n; i++) {
     const gap = rows.time_s[i]! - rows.time_s[i - 1]!;
     if (gap > Math.max(10, 8 * step_s)) {
       found.add(rows.lines[i]!);
+      starts.push(i);
       longest = Math.max(longest, gap);
     }
   }
-  log.note(
-    'gap',
-    found,
-    `${plural(found.count, 'gap', 'gaps')} without rows, the longest ${Math.round(longest)} s.`,
-    null,
-    false,
+  const cut = log.left('gap');
+  const what = `${plural(found.count, 'gap', 'gaps')} without rows, the longest ${Math.round(longest)} s${cut ? '; only the longest stretch between them was kept' : ''}.`;
+  log.note('gap', found, what, cut ? 'Keep all rows' : 'Keep only the longest stretch', cut);
+  if (!cut || found.count === 0) return rows;
+  const stretches = starts.map((from, k) => ({ from, to: starts[k + 1] ?? n }));
+  const lasts = ({ from, to }: { from: number; to: number }): number => rows.time_s[to - 1]! - rows.time_s[from]!;
+  const { from, to } = stretches.reduce((a, b) => (lasts(b) > lasts(a) ? b : a));
+  return pickRows(
+    rows,
+    Array.from({ length: to - from }, (_, k) => from + k),
   );
 }
 

@@ -21,9 +21,35 @@ const SAME_TIME_S = 1e-9;
 
 /** Rows that share a time: joined where they complete each other, dropped where the same, spread where a clock is coarse. */
 export function joinEqualTimes(rows: CleanRows, log: CleaningLog): CleanRows {
-  const n = rows.time_s.length;
   if (rows.time_s.every((t, i) => i === 0 || t - rows.time_s[i - 1]! >= SAME_TIME_S)) return rows;
-  if (hasCoarseClock(rows)) return spreadCoarseClock(rows, log);
+  if (hasCoarseClock(rows)) {
+    if (!log.left('coarse-clock')) return spreadCoarseClock(rows, log);
+    const joined = joinRuns(rows, log);
+    noteCoarse(rows, log, false);
+    return joined;
+  }
+  if (log.left('duplicate-rows') && hasDouble(rows)) return spreadDoubles(rows, log);
+  return joinRuns(rows, log);
+}
+
+/** True where a row stands twice to the last digit. */
+const hasDouble = (rows: CleanRows): boolean =>
+  rows.time_s.some((t, i) => i > 0 && t - rows.time_s[i - 1]! < SAME_TIME_S && sameRow(rows, i - 1, i) === 'same');
+
+/** By choice every row is kept: those of one time are spread to the next. */
+function spreadDoubles(rows: CleanRows, log: CleaningLog): CleanRows {
+  const found = new LineList();
+  rows.time_s.forEach((t, i) => {
+    if (i > 0 && t - rows.time_s[i - 1]! < SAME_TIME_S) found.add(rows.lines[i]!);
+  });
+  const what = `${plural(found.count, 'row shares', 'rows share')} the time of the row before; all were kept and spread to the next time.`;
+  log.note('duplicate-rows', found, what, 'Take each once', false);
+  return { ...rows, time_s: spreadTimes(rows.time_s) };
+}
+
+/** Joins rows of one time that complete each other, takes doubles once, keeps one where they differ. */
+function joinRuns(rows: CleanRows, log: CleaningLog): CleanRows {
+  const n = rows.time_s.length;
   const kept: number[] = [];
   const duplicates = new LineList();
   const conflicts: { at: number; group: number[] }[] = [];
@@ -51,6 +77,7 @@ export function joinEqualTimes(rows: CleanRows, log: CleaningLog): CleanRows {
     'duplicate-rows',
     duplicates,
     `${plural(duplicates.count, 'row stands', 'rows stand')} twice and ${duplicates.count === 1 ? 'was' : 'were'} taken once.`,
+    'Keep both',
   );
   if (conflicts.length === 0) return kept.length === n ? rows : pickRows(rows, kept);
   return keepOneOfEach(rows, { kept, conflicts }, log);
@@ -117,8 +144,23 @@ const CROWDED = 2.5;
 
 /** A clock of whole seconds under several rows a second: the rows of one reading are spread to the next. */
 function spreadCoarseClock(rows: CleanRows, log: CleaningLog): CleanRows {
-  const { time_s } = rows;
+  noteCoarse(rows, log, true);
+  return { ...rows, time_s: spreadTimes(rows.time_s) };
+}
+
+function noteCoarse(rows: CleanRows, log: CleaningLog, spread: boolean): void {
   const found = new LineList();
+  rows.time_s.forEach((t, i) => {
+    if (i > 0 && t - rows.time_s[i - 1]! < SAME_TIME_S) found.add(rows.lines[i]!);
+  });
+  const what = spread
+    ? `The clock is coarser than the rows: ${plural(found.count, 'row was', 'rows were')} spread between its steps.`
+    : `The clock is coarser than the rows: one row of each step was kept.`;
+  log.note('coarse-clock', found, what, spread ? 'Keep one row of each step' : 'Spread them', spread);
+}
+
+/** Times with those of one run of equal ones spread evenly to the next. */
+function spreadTimes(time_s: Float64Array): Float64Array {
   const ends = runsOf(time_s);
   const sizes = ends.map((end, g) => end - (g === 0 ? 0 : ends[g - 1]!)).sort((a, b) => a - b);
   const usual = sizes[Math.floor(sizes.length / 2)]!;
@@ -132,13 +174,7 @@ function spreadCoarseClock(rows: CleanRows, log: CleaningLog): CleanRows {
     const lead = g === 0 ? size - (end - from) : 0;
     for (let k = from; k < end; k++) {
       spread[k] = time_s[from]! + (step * (lead + k - from)) / size;
-      if (k > from) found.add(rows.lines[k]!);
     }
   });
-  log.note(
-    'coarse-clock',
-    found,
-    `The clock is coarser than the rows: ${found.count} rows were spread between its steps.`,
-  );
-  return { ...rows, time_s: spread };
+  return spread;
 }

@@ -119,8 +119,9 @@ function findBackJump(rows: CleanRows, mask: Uint8Array): number | null {
   return null;
 }
 
-/** Closes the places where the clock was set back within one drive. */
+/** Closes the places where the clock was set back within one drive; by choice the log ends at the first. */
 function closeBackJumps(rows: CleanRows, log: CleaningLog): Result<CleanRows, ImportError> {
+  const cut = log.left('clock-jump');
   const found = new LineList();
   let current = rows;
   for (let jumps = 0; ; jumps++) {
@@ -139,14 +140,20 @@ function closeBackJumps(rows: CleanRows, log: CleaningLog): Result<CleanRows, Im
       );
     }
     found.add(line);
+    if (cut) {
+      current = pickRows(
+        current,
+        Array.from({ length: at }, (_, i) => i),
+      );
+      break;
+    }
     const shift = current.time_s[at - 1]! + middleStep_s(current.time_s) - current.time_s[at]!;
     current = { ...current, time_s: current.time_s.map((t, i) => (i >= at ? t + shift : t)) };
   }
-  log.note(
-    'clock-jump',
-    found,
-    `The logger's clock was set back ${times(found.count)}; the rows after it were moved to follow on.`,
-  );
+  const what = cut
+    ? "The logger's clock was set back; only the rows before it were kept."
+    : `The logger's clock was set back ${times(found.count)}; the rows after it were moved to follow on.`;
+  log.note('clock-jump', found, what, cut ? 'Move the rest to follow on' : 'Keep only the rows before it', !cut);
   return ok(current);
 }
 

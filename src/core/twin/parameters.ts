@@ -97,8 +97,8 @@ export function startExcess_k(z: number): number {
  * hold the fuel for that friction, road load and engine speed do not.
  */
 const HEAT_PRIOR = {
-  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300, cold: 0.12 },
-  load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.12 },
+  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300, cold: 0.2 },
+  load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.2 },
   'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240, cold: 0.4 },
   'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200, cold: 0.4 },
   unknown: { scale: 0.32, wander: 0.52, spacing_s: 150, cold: 0.25 },
@@ -134,23 +134,25 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
   const fanOnSd = fan.on_c === null ? 4 : 1.5;
   const reference_kw = 15 * engine.displacement_l;
-  const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
-  const heaterUse = inputs.heaterLogged ? 1 : 0.17 + 0.65 * coldDay;
+  // People heat the cabin when it is cold outside, so a guess at one is a guess at the other.
+  const heaterUse = (ambient_c: number): number =>
+    inputs.heaterLogged ? 1 : 0.17 + 0.65 * Math.min(1, Math.max(0, (20 - ambient_c) / 25));
+  const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient');
   const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included; where nothing but the
   // temperature was logged it also stands for a typical mixed drive.
   const heatShare = inputs.heatSource === 'unknown' ? (diesel ? 0.3 : 0.36) : diesel ? 0.37 : 0.46;
   const toParameters = (z: Float64Array): TwinParameters => ({
     heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
-    heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
+    heatTilt: 0.72 + 0.07 * zOf(z, 'heatTilt'),
     metal: 69 * massScale * Math.exp(0.2 * zOf(z, 'metal')),
     coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
     slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
     radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.35 * zOf(z, 'radiator')),
-    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse * Math.exp(heaterSd * zOf(z, 'heater')),
+    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
     loss: 0.017 * size ** 0.67 * Math.exp(0.35 * zOf(z, 'loss')),
     flow: 2.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'flow')),
-    ambient: inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient'),
+    ambient: ambientOf(z),
     startExcess: startExcess_k(z[index.startExcess]!),
     opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
     span: span * Math.exp(0.18 * zOf(z, 'span')),
