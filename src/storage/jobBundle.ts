@@ -10,6 +10,7 @@ import {
   type ReadOptions,
 } from '@/core/formats';
 import type { JobDetail } from './jobs';
+import { readMemory } from './memoryFile';
 import {
   JOB_STATES,
   NO_COLD_READINGS,
@@ -35,10 +36,10 @@ export type SecondFile = Pick<CompanionLog, 'fileName' | 'raw' | 'channels' | 'a
 
 /** A job as it travels: no ids, files beside it. */
 export interface JobBundle {
-  readonly job: Omit<JobRecord, 'id' | 'vehicleId' | 'stopwatch' | 'updatedAt'>;
+  readonly job: Omit<JobRecord, 'id' | 'vehicleId' | 'updatedAt'>;
   readonly vehicle: Pick<
     VehicleRecord,
-    'plate' | 'vehicle' | 'notes' | 'variant' | 'mileage_km' | 'senderPoints' | 'parts'
+    'plate' | 'vehicle' | 'notes' | 'variant' | 'mileage_km' | 'senderPoints' | 'parts' | 'memory'
   >;
   readonly traces: readonly {
     readonly fileName: string;
@@ -81,11 +82,11 @@ export async function packJob(detail: JobDetail, photos: readonly PhotoRecord[])
     files[file] = await bytesOf(photo.image);
     pictures.push({ file, stage: photo.stage, caption: photo.caption, at: photo.at, type: photo.image.type });
   }
-  const { complaint, state, lookAgainOn, answers, conditions, codes, cold, plan, createdAt } = detail.job;
-  const { plate, vehicle, notes, variant, mileage_km, senderPoints, parts } = detail.vehicle;
+  const { complaint, state, lookAgainOn, answers, conditions, codes, cold, plan, stopwatch, createdAt } = detail.job;
+  const { plate, vehicle, notes, variant, mileage_km, senderPoints, parts, memory } = detail.vehicle;
   const job = {
     schema: SCHEMA,
-    job: { complaint, state, lookAgainOn, answers, conditions, codes, cold, plan, createdAt },
+    job: { complaint, state, lookAgainOn, answers, conditions, codes, cold, plan, stopwatch, createdAt },
     vehicle: {
       plate,
       vehicle: { schema: 'varmek-vehicle/1', ...vehicle },
@@ -94,6 +95,7 @@ export async function packJob(detail: JobDetail, photos: readonly PhotoRecord[])
       mileage_km,
       senderPoints,
       parts,
+      memory,
     },
     traces,
     photos: pictures,
@@ -128,6 +130,9 @@ const bundleSchema = object({
     codes: array(object({ code: string().required(), freezeFrame: text() })).required(),
     cold: record<ColdReadings>().nullable().default(null),
     plan: record<PlanRecord>().nullable().default(null),
+    stopwatch: object({ runningSince: number().nullable().defined(), elapsed_s: number().min(0).required() })
+      .nullable()
+      .default(null),
     createdAt: number().required(),
   }).required(),
   vehicle: object({
@@ -138,6 +143,7 @@ const bundleSchema = object({
     mileage_km: number().nullable().default(null),
     senderPoints: array(record<VehicleRecord['senderPoints'][number]>().required()).default([]),
     parts: array(object({ part: string().required(), when: text(), detail: text() })).default([]),
+    memory: mixed().nullable(),
   }).required(),
   traces: array(
     object({
@@ -213,7 +219,12 @@ export async function unpackJob(file: Blob): Promise<Result<JobBundle, string>> 
         codes: parsed.job.codes as CodeRecord[],
         cold: parsed.job.cold ? { ...NO_COLD_READINGS, ...parsed.job.cold } : null,
       },
-      vehicle: { ...parsed.vehicle, parts: parsed.vehicle.parts as ReplacedPart[], vehicle: vehicle.value },
+      vehicle: {
+        ...parsed.vehicle,
+        parts: parsed.vehicle.parts as ReplacedPart[],
+        vehicle: vehicle.value,
+        memory: readMemory(parsed.vehicle.memory),
+      },
       traces: parsed.traces.map((t) => ({
         fileName: t.fileName,
         importedAt: t.importedAt,

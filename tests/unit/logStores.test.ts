@@ -5,15 +5,17 @@ import { afterEach, describe, expect, it } from 'vitest';
 import type { Result } from '@/core/base';
 import { readTrace, type LoggedSeries } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
+import { VEHICLE_PARAMETER_COUNT, type VehicleMemory } from '@/core/twin';
 import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
 import { database, VarmekDatabase } from '@/storage/database';
 import { packJob, unpackJob } from '@/storage/jobBundle';
-import { addJob, loadJob } from '@/storage/jobs';
+import { addJob, loadJob, updateJob } from '@/storage/jobs';
+import { readMemory } from '@/storage/memoryFile';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
 import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
-import { addVehicle } from '@/storage/vehicles';
+import { addVehicle, updateVehicle } from '@/storage/vehicles';
 
 const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 1.9, hybrid: false });
 const LOG = `Zeit;Kühlmittel [°C]\n${Array.from({ length: 60 }, (_, t) => `${t};${20 + t}`).join('\n')}\n`;
@@ -164,6 +166,37 @@ describe('a job as a file', () => {
     const read = await unpackJob(blob);
     expect(!read.ok && read.error).toMatch(message);
   });
+
+  it('takes the memory of the vehicle and a running stopwatch along', async () => {
+    const { car, job } = await jobWithLog();
+    const memory: VehicleMemory = {
+      mean: Array.from({ length: VEHICLE_PARAMETER_COUNT }, (_, i) => i / 10),
+      sd: Array.from({ length: VEHICLE_PARAMETER_COUNT }, () => 0.5),
+      heatSource: 'load',
+    };
+    await good(updateVehicle(car.id, { memory }));
+    await good(updateJob(job.id, { stopwatch: { runningSince: 1_900_000_000_000, elapsed_s: 12.5 } }));
+    const back = await good(unpackJob(await packJob((await loadJob(job.id))!, [])));
+    expect(back.vehicle.memory).toEqual(memory);
+    expect(back.job.stopwatch).toEqual({ runningSince: 1_900_000_000_000, elapsed_s: 12.5 });
+  });
+
+  it.each<[string, unknown]>([
+    ['none', null],
+    ['of a model with other parameters', { mean: [0, 1], sd: [1, 1], heatSource: null }],
+    [
+      'with a spread of nothing',
+      { mean: Array(VEHICLE_PARAMETER_COUNT).fill(0), sd: Array(VEHICLE_PARAMETER_COUNT).fill(0), heatSource: null },
+    ],
+    [
+      'with words for numbers',
+      { mean: Array(VEHICLE_PARAMETER_COUNT).fill('0'), sd: Array(VEHICLE_PARAMETER_COUNT).fill(1), heatSource: null },
+    ],
+    [
+      'from an unknown source of heat',
+      { mean: Array(VEHICLE_PARAMETER_COUNT).fill(0), sd: Array(VEHICLE_PARAMETER_COUNT).fill(1), heatSource: 'sun' },
+    ],
+  ])('a memory %s counts as none', (_, value) => expect(readMemory(value)).toBeNull());
 
   it('a log that is named but missing is told', async () => {
     const { job } = await jobWithLog();

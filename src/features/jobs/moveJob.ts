@@ -24,7 +24,8 @@ async function vehicleOf({ vehicle }: JobBundle): Promise<Result<string, string>
   if (same) return ok(same.id);
   const added = await addVehicle(vehicle);
   if (!added.ok) return fail(added.error.message);
-  const completed = await updateVehicle(added.value.id, { senderPoints: vehicle.senderPoints });
+  const { senderPoints, memory } = vehicle;
+  const completed = await updateVehicle(added.value.id, { senderPoints, memory });
   return completed.ok ? ok(added.value.id) : fail(completed.error.message);
 }
 
@@ -50,10 +51,10 @@ export async function openJob(file: Blob): Promise<Result<string, string>> {
   }
   const vehicleId = await vehicleOf(bundle);
   if (!vehicleId.ok) return vehicleId;
-  const { cold, plan, lookAgainOn, ...fields } = bundle.job;
+  const { cold, plan, stopwatch, lookAgainOn, ...fields } = bundle.job;
   const job = await addJob({ ...fields, vehicleId: vehicleId.value });
   if (!job.ok) return fail(job.error.message);
-  const completed = await updateJob(job.value.id, { cold, plan, lookAgainOn });
+  const completed = await updateJob(job.value.id, { cold, plan, stopwatch, lookAgainOn });
   if (!completed.ok) return fail(completed.error.message);
   for (const trace of read) {
     const kept = await addTrace({ ...trace, jobId: job.value.id, vehicleId: vehicleId.value });
