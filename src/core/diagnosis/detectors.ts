@@ -1,5 +1,6 @@
 import { max, median, min } from 'd3-array';
-import { countPresent, type Trace, type Vehicle } from '../base';
+import { countPresent, type ChannelName, type Trace, type Vehicle } from '../base';
+import { findSawTooth, type SawTooth } from './sawTooth';
 
 /** What the raw signal shows before any model is asked. */
 export interface SignalFindings {
@@ -20,6 +21,14 @@ export interface SignalFindings {
   readonly secondMinusEct_k: number | null;
   /** The same at the first readings, K. */
   readonly secondMinusEctAtStart_k: number | null;
+  /** A level that swings again and again; null where it does not. */
+  readonly sawTooth: SawTooth | null;
+  /** First readings of coolant, outside and intake air, °C: after a night they agree. Null where not logged. */
+  readonly atStart: {
+    readonly ect_c: number | null;
+    readonly outside_c: number | null;
+    readonly intake_c: number | null;
+  };
 }
 
 /** Readings at or beyond these are the circuit's rails, not a temperature (open and short circuit), °C. */
@@ -226,6 +235,18 @@ function medianDifference(
   return differences.length >= 2 ? median(differences)! : null;
 }
 
+/** Time after key-on in which a reading still shows the soak, s. */
+const SOAK_S = 30;
+
+/** Median of a channel's first readings, °C; null without any. */
+function firstReading(trace: Trace, name: ChannelName, bad?: Uint8Array): number | null {
+  const values = trace.channels[name];
+  const early = values?.filter(
+    (v, i) => trace.time_s[i]! - trace.time_s[0]! <= SOAK_S && Number.isFinite(v) && !bad?.[i],
+  );
+  return early && early.length > 0 ? median(early)! : null;
+}
+
 /** Looks at the raw signal: rails, spikes, freezing, and disagreement with other sensors. */
 export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
   const { bad, dropouts_s, railHits } = findBadSamples(trace);
@@ -240,6 +261,12 @@ export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
     gaugeMinusEct_k: medianDifference(trace, 'gauge_c', bad, -1),
     secondMinusEct_k: medianDifference(trace, 'ect2_c', bad, -1),
     secondMinusEctAtStart_k: medianDifference(trace, 'ect2_c', bad, 60),
+    sawTooth: findSawTooth(trace, bad),
+    atStart: {
+      ect_c: firstReading(trace, 'ect_c', bad),
+      outside_c: firstReading(trace, 'ambient_c'),
+      intake_c: firstReading(trace, 'iat_c'),
+    },
   };
 }
 

@@ -3,6 +3,7 @@ import { CAUSE_TEXT, causeName } from './causeText';
 import { GRADE_FROM } from './finding';
 import { neighboursOf } from './neighbours';
 import { VEHICLE_PARAMETERS } from '../twin';
+import type { SignalFindings } from './detectors';
 import type { JudgeContext } from './judgeContext';
 import type { HypothesisFit } from './traceFit';
 import { traceFeatures, type TraceFeatures } from './traceFeatures';
@@ -27,9 +28,34 @@ function climb(f: TraceFeatures): string {
   return `It climbed ${rate(f.climb_kpmin)} from ${temperatureText(f.start_c)}, against ${rate(f.expectedClimb_kpmin)} expected.`;
 }
 
-function startAgainstAir(f: TraceFeatures): string {
-  if (f.outside_c === null) return 'No air temperature was logged, so the start cannot be checked against it.';
-  return `It started at ${temperatureText(f.start_c)} with air at ${temperatureText(f.outside_c)}.`;
+/** Coolant and air this close at the start agree, K. */
+const SOAK_AGREES_K = 4;
+
+/** The first reading against outside and intake air: after a night all agree. */
+function startAgainstAir(f: TraceFeatures, { atStart }: SignalFindings): string {
+  const others = [
+    { name: 'outside air', c: atStart.outside_c },
+    { name: 'intake air', c: atStart.intake_c },
+  ].filter((o): o is { name: string; c: number } => o.c !== null);
+  if (others.length === 0) return 'No air temperature was logged, so the start cannot be checked against it.';
+  const start = atStart.ect_c ?? f.start_c;
+  const stand = others.map(({ name, c }) => {
+    const d = start - c;
+    return Math.abs(d) <= SOAK_AGREES_K ? `with ${name}` : `${differenceText(d)} ${d < 0 ? 'below' : 'above'} ${name}`;
+  });
+  return `It started at ${temperatureText(start)}, ${stand.join(' and ')}.`;
+}
+
+/** What holding the engine at speed did at standstill. */
+function revs(f: TraceFeatures): string {
+  if (!f.revs) return '';
+  return `At standstill it moved by ${rate(f.revs.idle_kpmin)} at idle and by ${rate(f.revs.held_kpmin)} with the engine held at speed.`;
+}
+
+/** A level that swings again and again. */
+function swings({ sawTooth }: SignalFindings): string {
+  if (!sawTooth) return '';
+  return `Its level swings by ${differenceText(sawTooth.height_k)} every ${Math.round(sawTooth.period_s)} s, ${sawTooth.swings} times.`;
 }
 
 function level(f: TraceFeatures): string {
@@ -70,7 +96,7 @@ function shape(cause: Cause, f: TraceFeatures, context: JudgeContext): string {
       return `${level(f)} Unheated it opens at ${temperatureText(rated)}, heated at ${temperatureText(context.vehicle.thermostat.heated_rated_c ?? rated - 17)}.`;
     case 'sender-reads-low':
     case 'sender-reads-high':
-      return `${startAgainstAir(f)} ${level(f)} A sender off by a fixed amount keeps the shape and shifts it.`;
+      return `${startAgainstAir(f, context.findings)} ${level(f)} A sender off by a fixed amount keeps the shape and shifts it.`;
     case 'sender-slow':
       return `${climb(f)} The bends come late and rounded, as with a lag of ${Math.round(severity.lag_s ?? 0)} s.`;
     case 'sender-intermittent':
@@ -85,9 +111,9 @@ function shape(cause: Cause, f: TraceFeatures, context: JudgeContext): string {
         : `The gauge stands ${differenceText(context.findings.gaugeMinusEct_k)} ${context.findings.gaugeMinusEct_k < 0 ? 'below' : 'above'} the engine reading, which itself fits a sound vehicle.`;
     case 'fan-not-running':
     case 'flow-restricted':
-      return `${standstill(f)} It reached ${temperatureText(f.highest_c)}. ${sag(f)}`;
+      return `${revs(f) || standstill(f)} It reached ${temperatureText(f.highest_c)}. ${sag(f)}`;
     case 'low-coolant-or-air':
-      return `${climb(f)} The reading is uneven in a way that coolant around a sender is not.`;
+      return `${climb(f)} ${swings(context.findings)} ${revs(f)} The reading is uneven in a way that coolant around a sender is not.`;
     case 'fan-always-on':
       return `${standstill(f)} ${level(f)}`;
     case 'insufficient-heat':

@@ -151,7 +151,7 @@ export function* judgeTrace(
       source: 'trace',
     },
     visibilityLine(waysOf(hypotheses, problem)),
-    ...signalLines(findings, trace, vehicle.engine.hybrid),
+    ...signalLines(findings, trace, vehicle),
   ];
   const logOdds = addLogs(logPriors(), ...lines.map((l) => l.logLikelihood));
   const probabilities = toProbabilities(logOdds);

@@ -34,6 +34,18 @@ export function leapEvidence(findings: SignalFindings, hybrid: boolean): CauseLo
   return logs;
 }
 
+/**
+ * Evidence from a level that swings again and again. A sender that is now in coolant, now in air does so on about one
+ * drive in three; an inlet thermostat hunts by design more often than one at the outlet. Kept weaker than counted on
+ * simulated vehicles (a third, a fortieth): the fit of the shape sees some of it too.
+ */
+export function sawToothEvidence(findings: SignalFindings, inlet: boolean): CauseLogs {
+  const chance = (p: number) => Math.log(findings.sawTooth ? p : 1 - p);
+  const logs = flatLogs(chance(inlet ? 0.06 : 0.04));
+  logs['low-coolant-or-air'] = chance(0.25);
+  return logs;
+}
+
 /** Evidence from a reading that stands still. */
 export function frozenEvidence(findings: SignalFindings): CauseLogs {
   const logs = flatLogs();

@@ -5,8 +5,6 @@ import type { JudgeContext } from './judgeContext';
 /** Figures of one trace that a person would point at. Temperatures °C, times s. */
 export interface TraceFeatures {
   readonly start_c: number;
-  /** Null where neither outside nor intake air was logged. */
-  readonly outside_c: number | null;
   /** Climb in the first stretch after the start, measured and expected of a sound vehicle, K/min. */
   readonly climb_kpmin: number;
   readonly expectedClimb_kpmin: number;
@@ -28,6 +26,8 @@ export interface TraceFeatures {
   readonly sagPer10kmh_k: number | null;
   /** Mean change at standstill in the second half, K/min; null without a minute of standstill. */
   readonly standstill_kpmin: number | null;
+  /** Change at standstill with the engine idling and held at speed, once warm, K/min; null without both. */
+  readonly revs: { readonly idle_kpmin: number; readonly held_kpmin: number } | null;
 }
 
 function finiteMean(values: Float64Array, from: number, to: number): number {
@@ -112,6 +112,36 @@ function speedResponse(context: JudgeContext): Pick<TraceFeatures, 'sagPer10kmh_
   };
 }
 
+/** Engine speed above which an engine at standstill is held at speed, times idle. */
+const HELD_FROM = 1.6;
+/** Least time of each that says something, s. */
+const REVS_S = 40;
+/** Reading above which pump and fan decide what happens at standstill, K under the rating. */
+const WARM_BELOW_K = 12;
+
+/** What holding the engine at speed did at standstill: a weak pump or air lets the reading fall, a dead fan does not. */
+function revsResponse(context: JudgeContext): TraceFeatures['revs'] {
+  const { speed_kmh, rpm } = context.trace.channels;
+  if (countPresent(speed_kmh) < 10 || countPresent(rpm) < 10) return null;
+  const { measured_c, time_s } = context.curves;
+  const { inputs, vehicle } = context;
+  const perBin = inputs.steps / inputs.bins;
+  const at = (values: Float64Array, k: number) => values[Math.min(inputs.steps - 1, Math.round((k + 0.5) * perBin))]!;
+  const sums = { idle: { rise: 0, s: 0 }, held: { rise: 0, s: 0 } };
+  for (let k = 1; k < measured_c.length; k++) {
+    const standing = [k - 1, k].every((b) => at(inputs.speedRel, b) < 0.03);
+    const rise = measured_c[k]! - measured_c[k - 1]!;
+    if (!standing || !(measured_c[k]! > vehicle.thermostat.rated_c - WARM_BELOW_K) || !Number.isFinite(rise)) continue;
+    const turns = (at(inputs.pumpRel, k) * 2500) / vehicle.engine.idle_rpm;
+    if (turns < 0.5) continue;
+    const sum = turns > HELD_FROM ? sums.held : sums.idle;
+    sum.rise += rise;
+    sum.s += time_s[k]! - time_s[k - 1]!;
+  }
+  if (sums.idle.s < REVS_S || sums.held.s < REVS_S) return null;
+  return { idle_kpmin: (sums.idle.rise / sums.idle.s) * 60, held_kpmin: (sums.held.rise / sums.held.s) * 60 };
+}
+
 /** Takes the figures from a judged trace. */
 export function traceFeatures(context: JudgeContext): TraceFeatures {
   const { curves, inputs, vehicle } = context;
@@ -128,7 +158,6 @@ export function traceFeatures(context: JudgeContext): TraceFeatures {
   const warmAt = healthyMid_c.findIndex((v) => v >= vehicle.thermostat.rated_c - 3);
   return {
     start_c: start,
-    outside_c: inputs.ambientSd_k > 5 ? null : inputs.ambientGuess_c,
     climb_kpmin: slopeBetween(measured_c, time_s, start + 3, top),
     expectedClimb_kpmin: slopeBetween(healthyMid_c, time_s, start + 3, top),
     level_c: finiteMean(measured_c, from, n),
@@ -138,5 +167,6 @@ export function traceFeatures(context: JudgeContext): TraceFeatures {
     departure: departure(context),
     expectedWarm_s: warmAt < 0 ? null : time_s[warmAt]!,
     ...speedResponse(context),
+    revs: revsResponse(context),
   };
 }

@@ -1,14 +1,21 @@
-import { CAUSES, differenceText, temperatureText, type Cause, type Trace } from '../base';
+import { CAUSES, differenceText, temperatureText, type Cause, type Trace, type Vehicle } from '../base';
 import { causeName } from './causeText';
 import type { SignalFindings } from './detectors';
 import type { EvidenceLine } from './finding';
-import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
+import {
+  dropoutEvidence,
+  frozenEvidence,
+  gaugeEvidence,
+  leapEvidence,
+  sawToothEvidence,
+  secondSensorEvidence,
+} from './signalEvidence';
 import { HIDDEN_BELOW_K, visibilityLogs, type Way } from './visibility';
 
 const side = (difference_k: number): string => (difference_k < 0 ? 'below' : 'above');
 
 /** What the raw signal of a trace says, line by line. */
-export function signalLines(findings: SignalFindings, trace: Trace, hybrid: boolean): EvidenceLine[] {
+export function signalLines(findings: SignalFindings, trace: Trace, vehicle: Vehicle): EvidenceLine[] {
   const lines: EvidenceLine[] = [
     {
       id: 'signal-dropouts',
@@ -25,7 +32,15 @@ export function signalLines(findings: SignalFindings, trace: Trace, hybrid: bool
         findings.leaps_s.length === 0
           ? 'No sudden lasting rise'
           : `${findings.leaps_s.length} sudden lasting rises, the first at minute ${((findings.leaps_s[0]! - trace.time_s[0]!) / 60).toFixed(1)}`,
-      logLikelihood: leapEvidence(findings, hybrid),
+      logLikelihood: leapEvidence(findings, vehicle.engine.hybrid),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-saw-tooth',
+      seen: findings.sawTooth
+        ? `The level swings by ${differenceText(findings.sawTooth.height_k)} every ${Math.round(findings.sawTooth.period_s)} s, ${findings.sawTooth.swings} times`
+        : 'The level does not swing again and again',
+      logLikelihood: sawToothEvidence(findings, vehicle.thermostat.location === 'inlet'),
       source: 'raw signal',
     },
     {

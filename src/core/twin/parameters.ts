@@ -97,8 +97,8 @@ export function startExcess_k(z: number): number {
  * hold the fuel for that friction, road load and engine speed do not.
  */
 const HEAT_PRIOR = {
-  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300, cold: 0.2 },
-  load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.2 },
+  'air-flow': { scale: 0.18, wander: 0.1, spacing_s: 300, cold: 0.12 },
+  load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.12 },
   'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240, cold: 0.4 },
   'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200, cold: 0.4 },
   unknown: { scale: 0.32, wander: 0.52, spacing_s: 150, cold: 0.25 },
@@ -144,7 +144,7 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const heatShare = inputs.heatSource === 'unknown' ? (diesel ? 0.3 : 0.36) : diesel ? 0.37 : 0.46;
   const toParameters = (z: Float64Array): TwinParameters => ({
     heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
-    heatTilt: 0.72 + 0.07 * zOf(z, 'heatTilt'),
+    heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
     metal: 69 * massScale * Math.exp(0.2 * zOf(z, 'metal')),
     coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
     slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
