@@ -2,8 +2,8 @@
 
 import type { ReactNode } from 'react';
 import { ZONE_COLOUR } from './colours';
-import { TIME_AXIS } from './scale';
-import { TemperatureScale, type ScaleMark } from './TemperatureScale';
+import { TIME_AXIS, type ScaleMark } from './scale';
+import { TemperatureScale } from './TemperatureScale';
 import { useElementWidth } from './useElementWidth';
 
 /** A vehicle's own marks and zones. */

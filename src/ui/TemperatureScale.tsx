@@ -1,36 +1,12 @@
 'use client';
 
-import { SCALE_TO_C, scaleY } from './scale';
+import { SCALE_TO_C, scaleY, spreadLabels, type ScaleMark } from './scale';
 import { useUnits } from './units';
-
-/** A mark on a vehicle's temperature scale. */
-export interface ScaleMark {
-  readonly at_c: number;
-  readonly label: string;
-}
 
 /** A coloured stretch of the scale, from its lower end up to the next one's. */
 export interface ScaleZone {
   readonly from_c: number;
   readonly colour: string;
-}
-
-/** Least distance between two labels, px. */
-const LABEL_GAP = 15;
-
-/** Moves labels apart, from the top down and back up, keeping their order. */
-function spreadLabels(marks: readonly ScaleMark[], height: number): { mark: ScaleMark; y: number; labelY: number }[] {
-  const placed = [...marks]
-    .sort((a, b) => b.at_c - a.at_c)
-    .map((mark) => ({ mark, y: scaleY(mark.at_c, height), labelY: scaleY(mark.at_c, height) }));
-  for (let i = 1; i < placed.length; i++) {
-    placed[i]!.labelY = Math.max(placed[i]!.labelY, placed[i - 1]!.labelY + LABEL_GAP);
-  }
-  for (let i = placed.length - 1; i >= 0; i--) {
-    const floor = i === placed.length - 1 ? height - 4 : placed[i + 1]!.labelY - LABEL_GAP;
-    placed[i]!.labelY = Math.min(placed[i]!.labelY, floor);
-  }
-  return placed;
 }
 
 const WIDTH = 168;

@@ -10,3 +10,36 @@ export function scaleY(at_c: number, height: number): number {
   const share = (Math.min(SCALE_TO_C, Math.max(SCALE_FROM_C, at_c)) - SCALE_FROM_C) / (SCALE_TO_C - SCALE_FROM_C);
   return height * (1 - share);
 }
+
+/** A mark on a vehicle's temperature scale. */
+export interface ScaleMark {
+  readonly at_c: number;
+  readonly label: string;
+}
+
+/** Least distance between two labels, px. */
+export const LABEL_GAP = 15;
+
+/** Moves labels apart, from the top down and back up, keeping their order. */
+export function spreadLabels(
+  marks: readonly ScaleMark[],
+  height: number,
+): { mark: ScaleMark; y: number; labelY: number }[] {
+  const placed = [...marks]
+    .sort((a, b) => b.at_c - a.at_c)
+    .map((mark) => ({ mark, y: scaleY(mark.at_c, height), labelY: scaleY(mark.at_c, height) }));
+  for (let i = 1; i < placed.length; i++) {
+    placed[i]!.labelY = Math.max(placed[i]!.labelY, placed[i - 1]!.labelY + LABEL_GAP);
+  }
+  for (let i = placed.length - 1; i >= 0; i--) {
+    const floor = i === placed.length - 1 ? height - 4 : placed[i + 1]!.labelY - LABEL_GAP;
+    placed[i]!.labelY = Math.min(placed[i]!.labelY, floor);
+  }
+  return placed;
+}
+
+/** Round minutes for a time axis: at most nine of them. */
+export function minuteTicks(last: number): number[] {
+  const step = [1, 2, 5, 10, 15, 30, 60].find((s) => last / s <= 8) ?? 120;
+  return Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step);
+}

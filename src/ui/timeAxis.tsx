@@ -1,11 +1,5 @@
 import { CartesianGrid, XAxis, YAxis } from 'recharts';
-import { SCALE_FROM_C, SCALE_TO_C, TIME_AXIS } from './scale';
-
-/** Round minutes for a time axis: at most nine of them. */
-export function minuteTicks(last: number): number[] {
-  const step = [1, 2, 5, 10, 15, 30, 60].find((s) => last / s <= 8) ?? 120;
-  return Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step);
-}
+import { minuteTicks, SCALE_FROM_C, SCALE_TO_C, TIME_AXIS } from './scale';
 
 /** A label of a time axis; the first one starts at the axis so that it is not cut off. */
 export function TickLabel({

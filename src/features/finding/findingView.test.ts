@@ -1,8 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { judgeNow } from '@/core/diagnosis';
 import { startingVehicle } from '@/core/planning';
-import { minuteTicks } from '@/ui/timeAxis';
-import { scaleY, SCALE_FROM_C, SCALE_TO_C } from '@/ui/scale';
 import { curvePoints } from './findingView';
 
 const ect_c = Float64Array.from({ length: 1500 }, (_, t) => Math.round(88 - 80 * Math.exp(-t / 220)));
@@ -25,18 +23,5 @@ describe('curvePoints', () => {
       expect(p.band[0]).toBeLessThanOrEqual(p.band[1]);
       expect(Number.isFinite(p.best) && Number.isFinite(p.healthy)).toBe(true);
     }
-  });
-});
-
-describe('axes', () => {
-  it('has round minutes, nine at most', () => {
-    expect(minuteTicks(30)).toEqual([0, 5, 10, 15, 20, 25, 30]);
-    for (const last of [3, 12, 47, 95, 400]) expect(minuteTicks(last).length).toBeLessThanOrEqual(9);
-  });
-
-  it('is one scale for every picture', () => {
-    expect(scaleY(SCALE_TO_C, 400)).toBe(0);
-    expect(scaleY(SCALE_FROM_C, 400)).toBe(400);
-    expect(scaleY(500, 400)).toBe(0);
   });
 });

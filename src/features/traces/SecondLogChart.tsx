@@ -3,7 +3,8 @@
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
 import type { Trace } from '@/core/base';
 import type { LoggedSeries } from '@/core/formats';
-import { minuteTicks, TickLabel } from '@/ui/timeAxis';
+import { minuteTicks } from '@/ui/scale';
+import { TickLabel } from '@/ui/timeAxis';
 import { besideColour } from '@/ui/colours';
 import { useUnits } from '@/ui/units';
 
