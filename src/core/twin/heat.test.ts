@@ -107,11 +107,11 @@ describe('heat of a cold engine', () => {
     expect(cold([])).toBeLessThan(cold(['speed_kmh']));
   });
 
-  it('people heat the cabin when it is cold: known air decides, and an unknown one goes with its guess', () => {
+  it('people heat the cabin when it is cold', () => {
     const heater = (ambient_c: number) => drive(petrol, ambient_c, ['ambient_c'], 4).parameters.heater;
     expect(heater(-10)).toBeGreaterThan(2 * heater(22));
-    const guessed = (ambient: number) => drive(petrol, 8, [], 4, { ambient }).parameters;
-    expect(guessed(-1).ambient).toBeLessThan(guessed(1).ambient - 20);
-    expect(guessed(-1).heater).toBeGreaterThan(1.5 * guessed(1).heater);
+    const unknown = drive(petrol, 8, [], 4).parameters.heater;
+    expect(unknown).toBeGreaterThan(heater(22));
+    expect(unknown).toBeLessThan(heater(-10));
   });
 });

@@ -134,10 +134,9 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
   const fanOnSd = fan.on_c === null ? 4 : 1.5;
   const reference_kw = 15 * engine.displacement_l;
-  // People heat the cabin when it is cold outside, so a guess at one is a guess at the other.
-  const heaterUse = (ambient_c: number): number =>
-    inputs.heaterLogged ? 1 : 0.17 + 0.65 * Math.min(1, Math.max(0, (20 - ambient_c) / 25));
-  const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient');
+  const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
+  // People heat the cabin when it is cold outside.
+  const heaterUse = inputs.heaterLogged ? 1 : 0.17 + 0.65 * coldDay;
   const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included; where nothing but the
   // temperature was logged it also stands for a typical mixed drive.
@@ -149,10 +148,10 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
     slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
     radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.35 * zOf(z, 'radiator')),
-    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
+    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse * Math.exp(heaterSd * zOf(z, 'heater')),
     loss: 0.017 * size ** 0.67 * Math.exp(0.35 * zOf(z, 'loss')),
     flow: 2.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'flow')),
-    ambient: ambientOf(z),
+    ambient: inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient'),
     startExcess: startExcess_k(z[index.startExcess]!),
     opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
     span: span * Math.exp(0.18 * zOf(z, 'span')),
