@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import type { Trace } from '../base';
 import { startingVehicle } from '../planning';
 import { inspectSignal, maskTrace } from './detectors';
-import { assessQuality } from './quality';
 import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
@@ -107,25 +106,16 @@ describe('evidence from the raw signal', () => {
     expect(logs['sender-reads-high']).toBeGreaterThan(logs['sender-reads-low'] + 3);
   });
 
+  it('a wrong engine sender must be off by what the gauge shows', () => {
+    const d = { ...sound, gaugeMinusEct_k: 15 };
+    const low = (shift: number) => gaugeEvidence(d, { 'sender-reads-low': shift })['sender-reads-low'];
+    expect(low(-15)).toBeGreaterThan(gaugeEvidence(d)['sender-reads-low']);
+    expect(low(-4)).toBeLessThan(low(-15) - 2);
+    expect(gaugeEvidence(d, { 'sender-reads-low': -4 })['gauge-sender-fault']).toBeGreaterThan(low(-4));
+  });
+
   it('a second sensor above the first speaks for a low reading', () => {
     const logs = secondSensorEvidence({ ...sound, secondMinusEct_k: 14 }, trace(warmUp()));
     expect(logs['sender-reads-low']).toBeGreaterThan(logs.healthy + 3);
-  });
-});
-
-describe('assessQuality', () => {
-  const problems = (t: Trace) => assessQuality(t, inspect(t), vehicle).problems.join(' ');
-
-  it('passes a whole warm-up', () => expect(problems(trace(warmUp()))).toBe(''));
-  it('names a hot start', () => expect(problems(trace(warmUp(74)))).toMatch(/Hot start at 74 °C/));
-  it('names a short log', () => expect(problems(trace(warmUp().slice(0, 200)))).toMatch(/Too short: 3.3 min/));
-  it('names a log without a rise', () => {
-    const flat = Float64Array.from({ length: 900 }, (_, i) => 20 + (i % 5));
-    expect(problems(trace(flat))).toMatch(/No rise/);
-  });
-  it('names a long hole', () => {
-    const holed = warmUp();
-    holed.fill(NaN, 200, 500);
-    expect(problems(trace(holed))).toMatch(/missing for 30\d s/);
   });
 });

@@ -16,6 +16,7 @@ import { assessQuality } from './quality';
 import { reportHypotheses, reportParameters, toOdds } from './reports';
 import { signalLines, visibilityLine } from './traceLines';
 import type { Way } from './visibility';
+import { senderShifts } from './senderShift';
 import { flatLogs, type CauseLogs } from './signalEvidence';
 import { predictReading, prepareProblem, type HypothesisFit, type TraceProblem } from './traceFit';
 
@@ -151,7 +152,7 @@ export function* judgeTrace(
       source: 'trace',
     },
     visibilityLine(waysOf(hypotheses, problem)),
-    ...signalLines(findings, trace, vehicle),
+    ...signalLines(findings, trace, vehicle, senderShifts(problem, fits)),
   ];
   const logOdds = addLogs(logPriors(), ...lines.map((l) => l.logLikelihood));
   const probabilities = toProbabilities(logOdds);

@@ -1,5 +1,6 @@
 import { CAUSES, type Cause, type Trace } from '../base';
 import type { SignalFindings } from './detectors';
+import type { SenderShifts } from './senderShift';
 
 /** Log likelihood per cause of what the raw signal shows, up to a constant. */
 export type CauseLogs = Record<Cause, number>;
@@ -53,11 +54,20 @@ export function frozenEvidence(findings: SignalFindings): CauseLogs {
   return logs;
 }
 
+/** How well the shift of a wrong sender's fit is known, K: the shape of a warm-up pins it to a few degrees. */
+const SHIFT_SD_K = 4;
+/** Density of the difference where no fit says how large it should be, per K. */
+const ANY_SHIFT = 1 / 30;
+
+/** Log density of another sensor standing `d` off a reading that a wrong sender has shifted. */
+const shifted = (d: number, shift_k: number | undefined): number =>
+  shift_k === undefined ? Math.log(ANY_SHIFT) : heavyTail(d + shift_k, SHIFT_SD_K);
+
 /**
- * Evidence from the gauge's own sender: a lasting difference means that one of the two is wrong. Without a gauge
- * channel nothing is known of it and the base rate stays.
+ * Evidence from the gauge's own sender: a lasting difference means that one of the two is wrong, and if it is the
+ * engine's, its fit must need as much. Without a gauge channel nothing is known of it and the base rate stays.
  */
-export function gaugeEvidence(findings: SignalFindings): CauseLogs {
+export function gaugeEvidence(findings: SignalFindings, shifts: SenderShifts = {}): CauseLogs {
   const d = findings.gaugeMinusEct_k;
   if (d === null) {
     const logs = flatLogs();
@@ -68,8 +78,8 @@ export function gaugeEvidence(findings: SignalFindings): CauseLogs {
   const logs = flatLogs(sound);
   const wide = Math.abs(d) > 4 ? Math.log(1 / 60) : Math.log(1 / 60) - (4 - Math.abs(d));
   logs['gauge-sender-fault'] = wide;
-  logs['sender-reads-low'] = d > 3 ? Math.log(1 / 30) : sound - 3;
-  logs['sender-reads-high'] = d < -3 ? Math.log(1 / 30) : sound - 3;
+  logs['sender-reads-low'] = d > 3 ? shifted(d, shifts['sender-reads-low']) : sound - 3;
+  logs['sender-reads-high'] = d < -3 ? shifted(d, shifts['sender-reads-high']) : sound - 3;
   // A lagging or drop-out-ridden engine reading also differs from the gauge, but not for good.
   for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
     logs[cause] = Math.max(sound, heavyTail(d, 5));
@@ -79,13 +89,13 @@ export function gaugeEvidence(findings: SignalFindings): CauseLogs {
 }
 
 /** Evidence from a second engine sensor: it shares the coolant but not the fault. */
-export function secondSensorEvidence(findings: SignalFindings, trace: Trace): CauseLogs {
+export function secondSensorEvidence(findings: SignalFindings, trace: Trace, shifts: SenderShifts = {}): CauseLogs {
   const d = findings.secondMinusEct_k;
   if (d === null || trace.time_s.length < 5) return flatLogs();
   const sound = heavyTail(d, 1.6);
   const logs = flatLogs(sound);
-  logs['sender-reads-low'] = d > 2.5 ? Math.log(1 / 28) : sound - 4;
-  logs['sender-reads-high'] = d < -2.5 ? Math.log(1 / 28) : sound - 4;
+  logs['sender-reads-low'] = d > 2.5 ? shifted(d, shifts['sender-reads-low']) : sound - 4;
+  logs['sender-reads-high'] = d < -2.5 ? shifted(d, shifts['sender-reads-high']) : sound - 4;
   for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
     logs[cause] = Math.max(sound, heavyTail(d, 5));
   }

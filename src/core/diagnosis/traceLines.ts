@@ -10,12 +10,18 @@ import {
   sawToothEvidence,
   secondSensorEvidence,
 } from './signalEvidence';
+import type { SenderShifts } from './senderShift';
 import { HIDDEN_BELOW_K, visibilityLogs, type Way } from './visibility';
 
 const side = (difference_k: number): string => (difference_k < 0 ? 'below' : 'above');
 
 /** What the raw signal of a trace says, line by line. */
-export function signalLines(findings: SignalFindings, trace: Trace, vehicle: Vehicle): EvidenceLine[] {
+export function signalLines(
+  findings: SignalFindings,
+  trace: Trace,
+  vehicle: Vehicle,
+  shifts: SenderShifts,
+): EvidenceLine[] {
   const lines: EvidenceLine[] = [
     {
       id: 'signal-dropouts',
@@ -58,7 +64,7 @@ export function signalLines(findings: SignalFindings, trace: Trace, vehicle: Veh
         findings.gaugeMinusEct_k === null
           ? 'No gauge channel'
           : `Gauge stands ${differenceText(findings.gaugeMinusEct_k)} ${side(findings.gaugeMinusEct_k)} the engine reading`,
-      logLikelihood: gaugeEvidence(findings),
+      logLikelihood: gaugeEvidence(findings, shifts),
       source: 'raw signal',
     },
   ];
@@ -66,7 +72,7 @@ export function signalLines(findings: SignalFindings, trace: Trace, vehicle: Veh
     lines.push({
       id: 'signal-second',
       seen: `Second engine sensor stands ${differenceText(findings.secondMinusEct_k)} ${side(findings.secondMinusEct_k)} the first`,
-      logLikelihood: secondSensorEvidence(findings, trace),
+      logLikelihood: secondSensorEvidence(findings, trace, shifts),
       source: 'raw signal',
     });
   }
