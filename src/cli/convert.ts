@@ -1,6 +1,6 @@
 /** Reads any log the import understands and writes the canonical CSV; prints the import report as JSON. */
 import { writeFileSync } from 'node:fs';
-import { writeTrace, type ImportError } from '../core/formats';
+import { plainColumn, writeTrace, type ImportError } from '../core/formats';
 import { readTraceFile, userPath } from './files';
 
 const [input, output, ...rest] = process.argv.slice(2);
@@ -14,14 +14,7 @@ const printable = ({ guesses, ...error }: ImportError): object =>
   guesses
     ? {
         ...error,
-        guesses: guesses.map(({ column, header, channel, unit, confidence, why }) => ({
-          column,
-          header,
-          channel,
-          unit,
-          confidence,
-          why,
-        })),
+        guesses: guesses.map(plainColumn),
       }
     : error;
 

@@ -1,4 +1,4 @@
-import { CartesianGrid, XAxis, YAxis } from 'recharts';
+import { Area, CartesianGrid, XAxis, YAxis } from 'recharts';
 import { minuteTicks, SCALE_FROM_C, SCALE_TO_C, TIME_AXIS } from './scale';
 
 /** A label of a time axis; the first one starts at the axis so that it is not cut off. */
@@ -45,3 +45,16 @@ export function DriveAxes({ last }: { last: number }) {
     </>
   );
 }
+
+/** The band of a sound vehicle, under the key `band`. */
+export const soundBand = (
+  <Area
+    dataKey="band"
+    stroke="none"
+    fill="var(--family-sound)"
+    fillOpacity={0.2}
+    isAnimationActive={false}
+    activeDot={false}
+    connectNulls
+  />
+);

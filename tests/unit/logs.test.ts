@@ -3,22 +3,14 @@ import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import type { ChannelName, Trace } from '@/core/base';
 import { createFileReader, type ReadTrace } from '@/core/formats';
+import type { ExpectedLog } from '../fixtures/expectedLog';
 
 const FOLDER = path.join(import.meta.dirname, '..', 'fixtures', 'logs');
 
 type Known = Readonly<Record<ChannelName | 'time_s', number>>;
-interface Expected {
-  readonly file: string;
-  readonly channels: readonly ChannelName[];
-  readonly tolerance: number;
-  readonly timeTolerance_s: number;
-  readonly cleaning: readonly string[];
-  readonly missing: readonly number[];
-  readonly stretch: number;
-}
 const { known, files } = JSON.parse(readFileSync(path.join(FOLDER, 'expected.json'), 'utf8')) as {
   known: readonly Known[];
-  files: readonly Expected[];
+  files: readonly ExpectedLog[];
 };
 
 async function read(file: string, pieceBytes: number): Promise<ReadTrace> {

@@ -63,24 +63,26 @@ const ANY_SHIFT = 1 / 30;
 const shifted = (d: number, shift_k: number | undefined): number =>
   shift_k === undefined ? Math.log(ANY_SHIFT) : heavyTail(d + shift_k, SHIFT_SD_K);
 
-/**
- * Evidence from the gauge's own sender: a lasting difference means that one of the two is wrong, and if it is the
- * engine's, its fit must need as much. Without a gauge channel nothing is known of it and the base rate stays.
- */
-export function gaugeEvidence(findings: SignalFindings, shifts: SenderShifts = {}): CauseLogs {
-  const d = findings.gaugeMinusEct_k;
-  if (d === null) {
-    const logs = flatLogs();
-    logs['gauge-sender-fault'] = -1.5;
-    return logs;
-  }
-  const sound = heavyTail(d, 2);
+/** How another sensor on the same coolant is read. */
+interface OtherSensor {
+  /** Scatter of a sound pair, K. */
+  readonly scatter_k: number;
+  /** Difference from which one of the two is wrong for good, K. */
+  readonly wrongFrom_k: number;
+  /** How much a wrong engine sender loses where the two agree. */
+  readonly agreeing: number;
+}
+
+/** Log likelihood of a lasting difference to another sensor, for causes that leave the other sensor sound. */
+function otherSensorEvidence(d: number, shifts: SenderShifts, sensor: OtherSensor): CauseLogs {
+  const sound = heavyTail(d, sensor.scatter_k);
   const logs = flatLogs(sound);
-  const wide = Math.abs(d) > 4 ? Math.log(1 / 60) : Math.log(1 / 60) - (4 - Math.abs(d));
-  logs['gauge-sender-fault'] = wide;
-  logs['sender-reads-low'] = d > 3 ? shifted(d, shifts['sender-reads-low']) : sound - 3;
-  logs['sender-reads-high'] = d < -3 ? shifted(d, shifts['sender-reads-high']) : sound - 3;
-  // A lagging or drop-out-ridden engine reading also differs from the gauge, but not for good.
+  const sides = [
+    ['sender-reads-low', d > sensor.wrongFrom_k],
+    ['sender-reads-high', d < -sensor.wrongFrom_k],
+  ] as const;
+  for (const [cause, wrong] of sides) logs[cause] = wrong ? shifted(d, shifts[cause]) : sound - sensor.agreeing;
+  // A lagging or drop-out-ridden engine reading also differs from the other, but not for good.
   for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
     logs[cause] = Math.max(sound, heavyTail(d, 5));
   }
@@ -88,17 +90,21 @@ export function gaugeEvidence(findings: SignalFindings, shifts: SenderShifts = {
   return logs;
 }
 
+/**
+ * Evidence from the gauge's own sender: a lasting difference means that one of the two is wrong, and if it is the
+ * engine's, its fit must need as much. Without a gauge channel nothing is known of it and the base rate stays.
+ */
+export function gaugeEvidence(findings: SignalFindings, shifts: SenderShifts = {}): CauseLogs {
+  const d = findings.gaugeMinusEct_k;
+  if (d === null) return { ...flatLogs(), 'gauge-sender-fault': -1.5 };
+  const wide = Math.log(1 / 60) - Math.max(0, 4 - Math.abs(d));
+  const logs = otherSensorEvidence(d, shifts, { scatter_k: 2, wrongFrom_k: 3, agreeing: 3 });
+  return { ...logs, 'gauge-sender-fault': wide };
+}
+
 /** Evidence from a second engine sensor: it shares the coolant but not the fault. */
 export function secondSensorEvidence(findings: SignalFindings, trace: Trace, shifts: SenderShifts = {}): CauseLogs {
   const d = findings.secondMinusEct_k;
   if (d === null || trace.time_s.length < 5) return flatLogs();
-  const sound = heavyTail(d, 1.6);
-  const logs = flatLogs(sound);
-  logs['sender-reads-low'] = d > 2.5 ? shifted(d, shifts['sender-reads-low']) : sound - 4;
-  logs['sender-reads-high'] = d < -2.5 ? shifted(d, shifts['sender-reads-high']) : sound - 4;
-  for (const cause of ['sender-slow', 'sender-intermittent', 'low-coolant-or-air'] as const) {
-    logs[cause] = Math.max(sound, heavyTail(d, 5));
-  }
-  logs['sender-stuck'] = Math.max(sound, Math.log(1 / 60));
-  return logs;
+  return otherSensorEvidence(d, shifts, { scatter_k: 1.6, wrongFrom_k: 2.5, agreeing: 4 });
 }

@@ -3,7 +3,7 @@ import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type 
 import { canonicalUnit, convertColumn } from './columnUnits';
 import { joinEqualTimes } from './equalTimes';
 import { importError, type ImportError } from './importError';
-import type { ImportReport, ReadOptions, TakenColumn } from './importReport';
+import { plainColumn, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
 import { ask, mapColumns, type MapInput, type MappedColumn, type Mapping } from './mapColumns';
 import type { SourceReader } from './readers';
 import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './resolveTime';
@@ -206,15 +206,6 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
     },
   });
 }
-
-const plainColumn = ({ column, header, channel, unit, confidence, why }: TakenColumn): TakenColumn => ({
-  column,
-  header,
-  channel,
-  unit,
-  confidence,
-  why,
-});
 
 const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>
   time.columns.map((column) => ({

@@ -33,6 +33,18 @@ export interface TakenColumn {
   readonly why: string;
 }
 
+/** What stands in a report of a column that was taken or guessed at, without the values it carries along. */
+export const plainColumn = <
+  Column extends Omit<TakenColumn, 'channel' | 'unit'> & { channel: unknown; unit: unknown },
+>({
+  column,
+  header,
+  channel,
+  unit,
+  confidence,
+  why,
+}: Column): Pick<Column, keyof TakenColumn> => ({ column, header, channel, unit, confidence, why });
+
 /** What the import understood and did. */
 export interface ImportReport {
   readonly rows: number;

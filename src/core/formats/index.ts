@@ -6,7 +6,7 @@ export { createFileReader, createSeriesReader, refuseBySize, type FileReader } f
 export type { LoggedColumn, LoggedSeries } from './buildSeries';
 export { alignByClock, alignByCurve, layBeside, type Alignment } from './alignSeries';
 export { importError, type ImportError, type ImportErrorCode, type ImportQuestion } from './importError';
-export type { ColumnChoice, ImportReport, ReadOptions, TakenColumn } from './importReport';
+export { plainColumn, type ColumnChoice, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
 export { readManifest, type ManifestItem } from './manifest';
 export { readTrace } from './readTrace';
 export { TIME_UNITS_S, type LogClock } from './resolveTime';

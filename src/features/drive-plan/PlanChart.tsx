@@ -1,11 +1,11 @@
 'use client';
 
-import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine } from 'recharts';
+import { ComposedChart, Line, ReferenceArea, ReferenceLine } from 'recharts';
 import { causeName } from '@/core/diagnosis';
 import type { PlanPrediction } from '@/core/planning';
 import { causeColour, dashOf } from './curveLook';
 import { TIME_AXIS } from '@/ui/scale';
-import { DriveAxes } from '@/ui/timeAxis';
+import { DriveAxes, soundBand } from '@/ui/timeAxis';
 
 /** Readings drawn at most. */
 const MOST_MEASURED = 240;
@@ -56,15 +56,7 @@ export function PlanChart({
         />
       )}
       <ReferenceLine y={limit_c} stroke="var(--color-error)" strokeWidth={2} strokeDasharray="2 3" />
-      <Area
-        dataKey="band"
-        stroke="none"
-        fill="var(--family-sound)"
-        fillOpacity={0.2}
-        isAnimationActive={false}
-        activeDot={false}
-        connectNulls
-      />
+      {soundBand}
       {bands.map((b, i) => (
         <Line
           key={b.cause}

@@ -1,9 +1,9 @@
 'use client';
 
-import { Area, ComposedChart, Line, ReferenceLine, Tooltip } from 'recharts';
+import { ComposedChart, Line, ReferenceLine, Tooltip } from 'recharts';
 import { TIME_AXIS } from '@/ui/scale';
 import { useUnits } from '@/ui/units';
-import { DriveAxes } from '@/ui/timeAxis';
+import { DriveAxes, soundBand } from '@/ui/timeAxis';
 import { besideColour } from '@/ui/colours';
 import { besidePoints, type BesideCurve, type CurvePoint } from './findingView';
 
@@ -64,15 +64,7 @@ export function WarmUpChart({
         <ReferenceLine key={at} y={at} stroke="var(--color-base-content)" strokeOpacity={0.35} strokeDasharray="2 4" />
       ))}
       <Tooltip isAnimationActive={false} content={<TooltipBody />} />
-      <Area
-        dataKey="band"
-        stroke="none"
-        fill="var(--family-sound)"
-        fillOpacity={0.2}
-        isAnimationActive={false}
-        activeDot={false}
-        connectNulls
-      />
+      {soundBand}
       {beside.map((curve, i) => (
         <Line
           key={curve.label}
