@@ -17,10 +17,10 @@ export function LineSample({ colour, width = 3, dash }: { colour: string; width?
   );
 }
 
-/** Names of the curves below a picture with a vehicle's scale. */
-export function ChartLegend({ entries }: { entries: readonly LegendEntry[] }) {
+/** Names of the curves below a picture; indented where a vehicle's scale stands left of it. */
+export function ChartLegend({ entries, indent = true }: { entries: readonly LegendEntry[]; indent?: boolean }) {
   return (
-    <p className="flex flex-wrap gap-x-6 pl-42 text-sm">
+    <p className={`flex flex-wrap gap-x-6 text-sm ${indent ? 'pl-42' : ''}`}>
       {entries.map(({ label, colour, band, width, dash }) => (
         <span key={label} className="flex items-center gap-2">
           {band ? (

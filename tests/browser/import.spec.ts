@@ -101,6 +101,22 @@ test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
   await page.goto('/jobs/demo-harbour');
   await expect(page.getByTestId('memory')).toContainText(/narrowed from \d+ °C to \d+ °C/, { timeout: 240_000 });
   await expect(page.getByTestId('headline')).toHaveText('Sender reads low');
+
+  // The vehicle's page: its level over time, and a new name that the judge does not care about.
+  await page.getByRole('link', { name: 'Harbour pick-up' }).first().click();
+  await expect(page.getByTestId('drift').locator('svg path').first()).toBeVisible();
+  await expect(page.getByText('Learned from 1 known-good trace.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change its data' }).click();
+  await page.getByLabel('Name or plate').fill('Harbour pick-up 2');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Harbour pick-up 2');
+  await expect(page.getByText('Learned from 1 known-good trace.')).toBeVisible();
+  await page.getByRole('button', { name: 'Change its data' }).click();
+  await page.getByLabel('Coolant', { exact: true }).fill('9');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByText('No known-good trace yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByText('Learned from 1 known-good trace.')).toBeVisible();
 });
 
 /** A messy log: German, semicolons, decimal commas, a row twice, an impossible value, a newer row in the wrong place. */

@@ -6,7 +6,7 @@ import { logSumExp } from '../signal';
  * should be. `floor` is kept for something that is not in the list, spread over the causes. Both are set on simulated
  * vehicles and checked on others (docs/accuracy.md).
  */
-export const CALIBRATION = { temperature: 1.05, floor: 0.02 } as const;
+export const CALIBRATION = { temperature: 1.1, floor: 0.02 } as const;
 
 /** Weight of the assumed discrepancy against what the best fit of this trace shows, in traces. */
 const NOISE_PRIOR_WEIGHT = 4;

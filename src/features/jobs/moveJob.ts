@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal';
 import { fail, ok, type Result } from '@/core/base';
 import { layBeside } from '@/core/formats';
 import { packJob, unpackJob, type JobBundle } from '@/storage/jobBundle';
@@ -18,9 +19,7 @@ export async function saveJob(jobId: string): Promise<void> {
 
 /** The vehicle of a bundle: the one already here under its name with the same data, else a new one. */
 async function vehicleOf({ vehicle }: JobBundle): Promise<Result<string, string>> {
-  const same = (await listVehicles()).find(
-    (v) => v.plate === vehicle.plate && JSON.stringify(v.vehicle) === JSON.stringify(vehicle.vehicle),
-  );
+  const same = (await listVehicles()).find((v) => v.plate === vehicle.plate && equal(v.vehicle, vehicle.vehicle));
   if (same) return ok(same.id);
   const added = await addVehicle(vehicle);
   if (!added.ok) return fail(added.error.message);

@@ -2,6 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Download, Plus } from 'lucide-react';
+import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useState } from 'react';
 import { causeName, repeatedParts } from '@/core/diagnosis';
@@ -14,51 +15,58 @@ import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
 import { PartsSection } from './PartsSection';
 import { SenderSection } from './SenderSection';
+import { driftPoints, judgedAlike, settledLevel_c } from './drift';
 import { toFormValues, toVehicle } from './vehicleFields';
 import { VehicleForm } from './VehicleForm';
+
+const DriftChart = dynamic(() => import('./DriftChart').then((m) => m.DriftChart), { ssr: false });
 
 /** Traces of a vehicle over time: what each showed, and the level it settled at. */
 function History({ vehicle }: { vehicle: VehicleRecord }) {
   const traces = useLiveQuery(() => listVehicleTraces(vehicle.id), [vehicle.id]) ?? [];
   const { showTemperature } = useUnits();
   if (traces.length === 0) return <p className="mt-2">No trace yet.</p>;
+  const points = driftPoints(traces);
   return (
-    <table className="mt-2 w-full">
-      <thead>
-        <tr className="border-b border-base-content/40 text-left">
-          <th scope="col" className="py-1">
-            Trace
-          </th>
-          <th scope="col">Settled at</th>
-          <th scope="col">Finding</th>
-          <th scope="col">Known good</th>
-        </tr>
-      </thead>
-      <tbody>
-        {traces.map(({ trace, finding }) => {
-          const measured = finding ? Array.from(finding.curves.measured_c).filter(Number.isFinite) : [];
-          const late = measured.slice(Math.floor((2 * measured.length) / 3));
-          const level = late.length > 0 ? late.reduce((a, b) => a + b, 0) / late.length : NaN;
-          return (
-            <tr key={trace.id} className="border-b border-base-content/15">
-              <th scope="row" className="py-1.5 text-left font-normal">
-                <Link href={`/jobs/${trace.jobId}`} className="underline underline-offset-4">
-                  {trace.fileName}
-                </Link>{' '}
-                <span className="type-label">{new Date(trace.importedAt).toISOString().slice(0, 10)}</span>
-              </th>
-              <td>{showTemperature(level)}</td>
-              <td>
-                {finding
-                  ? `${causeName(finding.verdict.cause)} ${Math.round(100 * finding.verdict.probability)} %`
-                  : 'not judged'}
-              </td>
-              <td>{vehicle.goodTraceIds.includes(trace.id) ? 'yes' : ''}</td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
+    <>
+      {points.filter((p) => p.settled_c !== null).length > 1 && (
+        <DriftChart points={points} rated_c={vehicle.vehicle.thermostat.rated_c} />
+      )}
+      <table className="mt-2 w-full">
+        <thead>
+          <tr className="border-b border-base-content/40 text-left">
+            <th scope="col" className="py-1">
+              Trace
+            </th>
+            <th scope="col">Settled at</th>
+            <th scope="col">Finding</th>
+            <th scope="col">Known good</th>
+          </tr>
+        </thead>
+        <tbody>
+          {traces.map(({ trace, finding }) => {
+            const level = finding ? settledLevel_c(finding) : null;
+            return (
+              <tr key={trace.id} className="border-b border-base-content/15">
+                <th scope="row" className="py-1.5 text-left font-normal">
+                  <Link href={`/jobs/${trace.jobId}`} className="underline underline-offset-4">
+                    {trace.fileName}
+                  </Link>{' '}
+                  <span className="type-label">{new Date(trace.importedAt).toISOString().slice(0, 10)}</span>
+                </th>
+                <td>{showTemperature(level ?? NaN)}</td>
+                <td>
+                  {finding
+                    ? `${causeName(finding.verdict.cause)} ${Math.round(100 * finding.verdict.probability)} %`
+                    : 'not judged'}
+                </td>
+                <td>{vehicle.goodTraceIds.includes(trace.id) ? 'yes' : ''}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
   );
 }
 
@@ -80,20 +88,30 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
         start={start}
         onSave={async (values) => {
           const { plate, variant, mileage_km } = values;
-          const kept = await updateVehicle(vehicleId, {
-            plate,
-            variant,
-            mileage_km: mileage_km ?? null,
-            vehicle: toVehicle(values),
-            memory: null,
-            goodTraceIds: [],
-          });
+          const vehicle = toVehicle(values);
+          const change = { plate, variant, mileage_km: mileage_km ?? null, vehicle };
+          const alike = judgedAlike(vehicle, record.vehicle);
+          const kept = await updateVehicle(vehicleId, alike ? change : { ...change, memory: null, goodTraceIds: [] });
           if (!kept.ok) return kept.error.message;
-          await judgeAgain(vehicleId);
+          if (!alike) await judgeAgain(vehicleId);
           setEditing(false);
+          const before = {
+            plate: record.plate,
+            variant: record.variant,
+            mileage_km: record.mileage_km,
+            vehicle: record.vehicle,
+            memory: record.memory,
+            goodTraceIds: record.goodTraceIds,
+          };
           toast({
             kind: 'info',
-            text: 'Saved. Its traces are judged again with the new figures; what its known-good traces taught is forgotten.',
+            text: alike
+              ? 'Saved.'
+              : `Saved. Its traces are judged again with the new figures${record.memory ? '; what its known-good traces taught is forgotten' : ''}.`,
+            action: {
+              label: 'Undo',
+              run: () => void updateVehicle(vehicleId, before).then(() => (alike ? undefined : judgeAgain(vehicleId))),
+            },
           });
           return null;
         }}
