@@ -106,11 +106,9 @@ export interface Finding {
 /** Thresholds of the grades. */
 export const GRADE_FROM = { confirmed: 0.95, likely: 0.8, suspect: 0.5 } as const;
 
-/** Share that a cause with its neighbours must hold to be suspected where none of them holds half (decision 7). */
-const FAMILY_SUSPECT_FROM = 0.55;
-
 /**
- * Grade of the leading cause. Odds split between neighbours that no trace can part still name the leader as suspect.
+ * Grade of the leading cause. Odds split between neighbours that no trace can part still name the leader as suspect
+ * where together they hold as much as one suspect must (decision 7).
  *
  * @param causes most probable first
  */
@@ -121,5 +119,5 @@ export function gradeOf(causes: readonly { readonly cause: Cause; readonly proba
   if (leader.probability >= GRADE_FROM.suspect) return 'suspect';
   const family = neighboursOf(leader.cause);
   const together = causes.reduce((sum, c) => sum + (family.includes(c.cause) ? c.probability : 0), 0);
-  return family.length > 1 && together >= FAMILY_SUSPECT_FROM ? 'suspect' : 'inconclusive';
+  return family.length > 1 && together >= GRADE_FROM.suspect ? 'suspect' : 'inconclusive';
 }

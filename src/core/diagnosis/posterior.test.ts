@@ -46,7 +46,8 @@ describe('odds', () => {
 
   it.each([
     [[0.4, 0.25], 'suspect'],
-    [[0.4, 0.1], 'inconclusive'],
+    [[0.4, 0.1], 'suspect'],
+    [[0.4, 0.09], 'inconclusive'],
   ] as const)('odds %j of two neighbours name the leader as %s', ([open, leaking], grade) => {
     const causes = [
       { cause: 'thermostat-stuck-open', probability: open },
