@@ -2,10 +2,9 @@ import * as Comlink from 'comlink';
 import { fail, ok, type Result, type Trace } from '@/core/base';
 import { judgeTrace, learnVehicle } from '@/core/diagnosis';
 import {
-  alignByClock,
-  alignByCurve,
   createFileReader,
   createSeriesReader,
+  placeSeries,
   refuseBySize,
   type FileReader,
   type ImportError,
@@ -52,9 +51,7 @@ const api: JudgeWorkerApi = {
   async openSecondLog(file, trace, clock) {
     const read = await readWhole(file, createSeriesReader(), () => undefined);
     if (!read.ok) return read;
-    const series = read.value;
-    const byClock = alignByClock({ clock, length_s: trace.time_s.at(-1) ?? 0 }, series);
-    return ok({ series, byClock, byCurve: alignByCurve(trace, series) });
+    return ok({ series: read.value, ...placeSeries(trace, clock, read.value) });
   },
   learn: (trace, vehicle, before) => caught(() => learnVehicle(trace, vehicle, before)),
   judge: (trace, vehicle, memory, onProgress) =>

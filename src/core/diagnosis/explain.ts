@@ -59,7 +59,7 @@ function swings({ sawTooth }: SignalFindings): string {
 }
 
 function level(f: TraceFeatures): string {
-  if (!Number.isFinite(f.level_c)) return '';
+  if (!Number.isFinite(f.level_c) || !Number.isFinite(f.levelSpread_k)) return '';
   const flat = f.levelSpread_k < 5 ? 'flat' : 'uneven';
   return `Its level over the last third is ${flat}: ${temperatureText(f.level_c)} with a spread of ${differenceText(f.levelSpread_k)}.`;
 }

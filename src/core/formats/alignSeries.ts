@@ -156,6 +156,18 @@ export function alignByCurve(trace: Trace, series: LoggedSeries): Alignment | nu
   return { offset_s: best.offset_s, by: 'curve', match: Math.max(0, levels?.match ?? 0) };
 }
 
+/** Where a second log may lie on a trace: by the clocks of both, and by their curves; null where one does not tell. */
+export function placeSeries(
+  trace: Trace,
+  clock: LogClock | null,
+  series: LoggedSeries,
+): { readonly byClock: Alignment | null; readonly byCurve: Alignment | null } {
+  return {
+    byClock: alignByClock({ clock, length_s: trace.time_s.at(-1) ?? 0 }, series),
+    byCurve: alignByCurve(trace, series),
+  };
+}
+
 /**
  * Puts columns of a second log on the time of a trace as channels of it.
  *

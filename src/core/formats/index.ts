@@ -4,7 +4,7 @@ export { CLEANING_KINDS, type Cleaning, type CleaningKind } from './cleaning';
 export { UNITS_OF_QUANTITY } from './columnUnits';
 export { createFileReader, createSeriesReader, refuseBySize, type FileReader } from './fileReader';
 export type { LoggedColumn, LoggedSeries } from './buildSeries';
-export { alignByClock, alignByCurve, layBeside, type Alignment } from './alignSeries';
+export { alignByClock, alignByCurve, layBeside, placeSeries, type Alignment } from './alignSeries';
 export { importError, type ImportError, type ImportErrorCode, type ImportQuestion } from './importError';
 export { plainColumn, type ColumnChoice, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
 export { readManifest, type ManifestItem } from './manifest';

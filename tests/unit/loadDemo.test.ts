@@ -1,0 +1,59 @@
+import 'fake-indexeddb/auto';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { loadDemo } from '@/features/demo/loadDemo';
+import { database } from '@/storage/database';
+import { listJobs, loadJob } from '@/storage/jobs';
+import { listVehicles } from '@/storage/vehicles';
+
+vi.mock('@/workers/client', () => import('./coreClient'));
+
+const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
+
+/** Serves the shipped demo files; some can be missing. */
+function serve(missing: readonly string[] = []): void {
+  vi.stubGlobal('fetch', (url: string) => {
+    const name = url.replace('/demo/', '');
+    return Promise.resolve(
+      missing.includes(name)
+        ? new Response('', { status: 404 })
+        : new Response(new Uint8Array(readFileSync(path.join(FOLDER, name)))),
+    );
+  });
+}
+
+afterEach(async () => {
+  vi.unstubAllGlobals();
+  await Promise.all(database().tables.map((t) => t.clear()));
+});
+
+describe('the demo garage', () => {
+  it('is loaded through the same import as a user’s file', async () => {
+    serve();
+    expect(await loadDemo()).toEqual({ ok: true, value: undefined });
+    const jobs = await listJobs();
+    expect(jobs).toHaveLength(8);
+    expect(await listVehicles()).toHaveLength(6);
+    expect(jobs.every((j) => j.vehicle !== undefined)).toBe(true);
+    const gritter = (await loadJob('demo-gritter'))!;
+    expect(gritter.traces[0]!.report.rows).toBe(1800);
+    expect(gritter.traces[0]!.judging).toEqual({ state: 'wanted' });
+    expect(await gritter.traces[0]!.raw.text()).toMatch(/^time_s,ect_c/);
+    // A new arrival has no trace yet.
+    expect((await loadJob('demo-arrival'))!.traces).toEqual([]);
+  });
+
+  it('says which file is missing from a broken build', async () => {
+    serve(['library.csv']);
+    const loaded = await loadDemo();
+    expect(!loaded.ok && loaded.error).toBe('library.csv is missing from this build (404)');
+  });
+
+  it('says so when the list itself is broken', async () => {
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response('{"schema":"other","vehicles":[],"jobs":[]}')));
+    const loaded = await loadDemo();
+    expect(!loaded.ok && loaded.error).toMatch(/schema must be one of/);
+    expect(await listJobs()).toEqual([]);
+  });
+});
