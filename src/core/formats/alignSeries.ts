@@ -19,6 +19,8 @@ const FINE_S = 2;
 const AROUND_S = 90;
 /** Width over which a rate of change is taken, s. */
 const RATE_OVER_S = 60;
+/** Least change of a second log for a change of 1 K of the coolant that counts as following it. */
+const FOLLOWS = 0.8;
 /** Least time that two logs must share, s. */
 const LEAST_SHARED_S = 300;
 
@@ -65,8 +67,8 @@ interface Likeness {
   readonly match: number;
   /** Change of the second for a change of 1 of the first. */
   readonly slope: number;
-  /** Sum of their products: large where the steep parts of both lie on each other. */
-  readonly together: number;
+  /** How much of the second's own movement the first accounts for: small where only quiet stretches meet. */
+  readonly explained: number;
 }
 
 /** Compares two curves where both read; null with too little in common. */
@@ -76,7 +78,7 @@ function likeness(a: Float64Array, b: Float64Array, least: number): Likeness | n
   let sumB = 0;
   let sumAA = 0;
   let sumBB = 0;
-  let together = 0;
+  let sumAB = 0;
   for (let i = 0; i < a.length; i++) {
     const x = a[i]!;
     const y = b[i]!;
@@ -86,31 +88,38 @@ function likeness(a: Float64Array, b: Float64Array, least: number): Likeness | n
     sumB += y;
     sumAA += x * x;
     sumBB += y * y;
-    together += x * y;
+    sumAB += x * y;
   }
   const varianceA = sumAA - (sumA * sumA) / n;
   const varianceB = sumBB - (sumB * sumB) / n;
   if (n < least || !(varianceA > 1e-9) || !(varianceB > 1e-9)) return null;
-  const covariance = together - (sumA * sumB) / n;
-  return { match: covariance / Math.sqrt(varianceA * varianceB), slope: covariance / varianceA, together };
+  const covariance = sumAB - (sumA * sumB) / n;
+  return {
+    match: covariance / Math.sqrt(varianceA * varianceB),
+    slope: covariance / varianceA,
+    explained: covariance ** 2 / varianceA,
+  };
 }
 
 interface Found extends Likeness {
   readonly offset_s: number;
 }
 
+/** 1 where both move by as much, less the further they differ. */
+const sameSize = (slope: number): number => Math.sqrt(Math.min(slope, 1 / slope));
+
 /**
  * What follows the coolant degree by degree (the housing) follows it at once; a hose or a heater that only warms in part
  * comes later, however alike its curve.
  */
-const trust = ({ match, slope }: Found): number => match * Math.sqrt(Math.min(slope, 1 / slope));
+const trust = ({ match, slope }: Likeness): number => match * sameSize(slope);
 
 /** The best offset within a range by the rates of change of both curves. */
 function search(
   ect: Curve,
   other: Curve,
   range: readonly [number, number],
-  how: { readonly step_s: number; readonly by: 'together' | 'match' },
+  how: { readonly step_s: number; readonly by: (likeness: Likeness) => number },
 ): Found | null {
   const { step_s, by } = how;
   const n = Math.ceil(ect.time_s.at(-1)! / step_s) + 1;
@@ -119,7 +128,7 @@ function search(
   for (let offset_s = range[0]; offset_s <= range[1]; offset_s += step_s) {
     const seen = ratesOf(gridded(other, -offset_s, step_s, n), step_s);
     const found = likeness(wanted, seen, LEAST_SHARED_S / step_s);
-    if (found && found.match > 0 && found[by] > (best?.[by] ?? 0)) best = { ...found, offset_s };
+    if (found && found.match > 0 && by(found) > (best ? by(best) : 0)) best = { ...found, offset_s };
   }
   return best;
 }
@@ -141,12 +150,16 @@ export function alignByCurve(trace: Trace, series: LoggedSeries): Alignment | nu
   for (const column of series.columns) {
     const other = present(series.time_s, column.values_c);
     if (other.values.length < 3) continue;
-    // Far off, the sum of products decides: short stretches of plateau ripple alike anywhere. Near by, correlation does:
-    // it does not mind where a log begins.
-    const coarse = search(ect, other, range, { step_s: COARSE_S, by: 'together' });
+    // Far off, what is accounted for decides: short stretches of plateau ripple alike anywhere. Near by, correlation
+    // does: it does not mind where a log begins.
+    const coarse = search(ect, other, range, { step_s: COARSE_S, by: (l) => l.explained * sameSize(l.slope) });
     if (!coarse) continue;
     const around = [coarse.offset_s - AROUND_S, coarse.offset_s + AROUND_S] as const;
-    const fine = search(ect, other, around, { step_s: FINE_S, by: 'match' }) ?? coarse;
+    const alike = search(ect, other, around, { step_s: FINE_S, by: (l) => l.match }) ?? coarse;
+    // A bare warm-up looks like itself a little later, only smaller: where the sensor follows degree by degree, its
+    // size tells which it is.
+    const follows = alike.slope > FOLLOWS && alike.slope < 1 / FOLLOWS;
+    const fine = (follows && search(ect, other, around, { step_s: FINE_S, by: trust })) || alike;
     if (!best || trust(fine) > trust(best)) best = { ...fine, other };
   }
   if (!best) return null;

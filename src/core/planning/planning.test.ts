@@ -96,3 +96,31 @@ describe('drive plan', () => {
     expect(stopLimit_c({ ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } })).toBeGreaterThan(105);
   });
 });
+
+describe('what a complaint needs of a drive', () => {
+  const drive = (phases: DrivePlan['phases'], change: Partial<DrivePlan> = {}): DrivePlan => ({
+    ...plan,
+    phases,
+    heater_pct: 0,
+    ...change,
+  });
+  const min = (kind: DrivePlan['phases'][number]['kind'], n: number) => ({ kind, duration_s: 60 * n });
+
+  it.each<[string, DrivePlan, DrivePlan]>([
+    ['complaint-slow-warm-up', drive([min('town', 20)], { startExcess_k: 40 }), drive([min('town', 20)])],
+    ['complaint-gauge-low-on-road', drive([min('town', 20)]), drive([min('road', 6), min('motorway', 5)])],
+    [
+      'complaint-climbs-at-standstill',
+      drive([min('idle', 6), min('road', 9)]),
+      drive([min('road', 9), min('idle', 6)]),
+    ],
+    ['complaint-recovers-with-revs', drive([min('idle', 20)]), drive([min('idle', 18), min('hold', 1)])],
+    ['complaint-overheats', drive([min('town', 20)]), drive([min('town', 10), min('hill', 5)])],
+    ['complaint-cool-mild-hot-towing', drive([min('motorway', 20)]), drive([min('road', 10), min('towing', 6)])],
+    ['complaint-weak-heater', drive([min('town', 20)]), drive([min('town', 20)], { heater_pct: 60 })],
+  ])('%s', (itemId, without, with_) => {
+    expect(missingConditions(without, [itemId])).toHaveLength(1);
+    expect(missingConditions(with_, [itemId])).toEqual([]);
+    expect(missingConditions(without, [])).toEqual([]);
+  });
+});
