@@ -1,4 +1,5 @@
-import { readFileSync } from 'node:fs';
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
 import { expect, expectClean, newJob, test, warmUp } from './support';
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -33,6 +34,21 @@ test('many logs are judged at once and shown as one table', async ({ page }) => 
   expect(readFileSync(await (await saving).path(), 'utf8')).toContain("'=evil().csv");
   await row('monday').getByRole('button', { name: 'Open a job' }).click();
   await expect(page.getByText('van31 monday.csv').first()).toBeVisible();
+});
+
+test('a folder is taken whole, its own name telling the vehicle', async ({ page }) => {
+  await newJob(page, 'Van 32');
+  await page.goto('/triage');
+  const folder = path.join('test-results', 'folder of logs');
+  mkdirSync(path.join(folder, 'van 32'), { recursive: true });
+  writeFileSync(path.join(folder, 'van 32', 'first.csv'), warmUp(86));
+  writeFileSync(path.join(folder, 'van 32', '.litter'), 'x');
+  writeFileSync(path.join(folder, 'other.csv'), warmUp(62));
+  await page.getByLabel('Folder of logs').setInputFiles(folder);
+  const row = (name: string) => page.getByRole('row').filter({ hasText: name });
+  await expect(row('van 32/first.csv')).toContainText('Open a job', { timeout: 240_000 });
+  await expect(row('other.csv')).toContainText('Say which vehicle this is');
+  await expect(page.getByRole('row')).toHaveCount(3);
 });
 
 test('a job is saved as a file and opened again beside the first', async ({ page }) => {

@@ -11,7 +11,7 @@ import { listVehicles } from '@/storage/vehicles';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
 import { TriageTable } from './TriageTable';
-import { triageRow, triageTable, vehicleByName, type TriageRow } from './triageView';
+import { isLitter, pathOf, triageRow, triageTable, vehicleByName, type TriageRow } from './triageView';
 import { useTriageQueue } from './useTriageQueue';
 
 function Empty({ onChoose, onFolder }: { onChoose: () => void; onFolder: () => void }) {
@@ -48,11 +48,12 @@ export function TriageScreen() {
   const take = async (files: readonly File[]) => {
     const logs = await Promise.all(
       files
-        .filter((f) => !f.name.startsWith('.'))
-        .map(async (file) => ({
-          fileName: file.webkitRelativePath || file.name,
+        .map((file) => ({ file, fileName: pathOf(file) }))
+        .filter(({ fileName }) => !isLitter(fileName))
+        .map(async ({ file, fileName }) => ({
+          fileName,
           raw: new Blob([await file.arrayBuffer()]),
-          vehicleId: vehicleByName(file.webkitRelativePath || file.name, vehicles ?? []) ?? (fallback || null),
+          vehicleId: vehicleByName(fileName, vehicles ?? []) ?? (fallback || null),
         })),
     );
     const kept = await addTriage(logs);

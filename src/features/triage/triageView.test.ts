@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '@/core/planning';
 import type { TriageRecord, VehicleRecord } from '@/storage/records';
-import { triageRow, triageTable, vehicleByName } from './triageView';
+import { isLitter, pathOf, triageRow, triageTable, vehicleByName } from './triageView';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const named = (plate: string): VehicleRecord => ({
@@ -19,6 +19,24 @@ const named = (plate: string): VehicleRecord => ({
   updatedAt: 0,
 });
 const fleet = ['Van 1', 'Van 12', 'Harbour pick-up'].map(named);
+
+describe('files of a folder', () => {
+  it.each([
+    [{ name: 'a.csv', webkitRelativePath: 'logs/Van 1/a.csv' }, 'logs/Van 1/a.csv'],
+    [{ name: 'a.csv', webkitRelativePath: '', path: '/logs/Van 12/a.csv' }, 'logs/Van 12/a.csv'],
+    [{ name: 'a.csv', webkitRelativePath: '', path: './a.csv' }, 'a.csv'],
+    [{ name: 'a.csv', webkitRelativePath: '' }, 'a.csv'],
+  ])('%j is %s', (file, path) => expect(pathOf(file)).toBe(path));
+
+  it.each([
+    ['logs/.DS_Store', true],
+    ['.git/config', true],
+    ['logs/Thumbs.db', true],
+    ['logs/desktop.ini', true],
+    ['logs/van 1.csv', false],
+    ['logs/my.thumbs.db.csv', false],
+  ])('%s is litter: %s', (path, litter) => expect(isLitter(path)).toBe(litter));
+});
 
 describe('whose log it is', () => {
   it.each([

@@ -53,6 +53,19 @@ export function vehicleByName(fileName: string, vehicles: readonly VehicleRecord
   return fitting.length === 1 ? fitting[0]!.id : null;
 }
 
+/**
+ * A file's name with the folders it came in: a chosen folder tells them one way, a dropped one another.
+ *
+ * @param file with `path` where a drop zone has walked the folder
+ */
+export function pathOf(file: Pick<File, 'name' | 'webkitRelativePath'> & { readonly path?: string }): string {
+  return (file.webkitRelativePath || file.path || file.name).replace(/^\.?\/+/, '');
+}
+
+/** True for what systems leave in folders: no logger writes it. */
+export const isLitter = (path: string): boolean =>
+  path.split('/').some((part) => part.startsWith('.')) || /(^|\/)(thumbs\.db|desktop\.ini)$/i.test(path);
+
 /** The table as a file for spreadsheets. */
 export const triageTable = (rows: readonly TriageRow[]): string =>
   writeTable(
