@@ -148,7 +148,7 @@ test('sender resistance is compared with the curve of the vehicle', async ({ pag
   await page.getByLabel('Cold', { exact: true }).fill('3300');
   await page.getByLabel('Warm, at').fill('90');
   await page.getByLabel('Warm', { exact: true }).fill('400');
-  await expect(page.getByText(/Expected 2050 Ω: off by -\d+ K/)).toBeVisible();
+  await expect(page.getByText(/Expected 2050 Ω: off by -\d+ °C/)).toBeVisible();
   await expect(page.getByTestId('latest-evidence')).toContainText('off the curve');
 });
 
