@@ -3,9 +3,9 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { loadDemo } from '@/features/demo/loadDemo';
-import { database } from '@/storage/database';
 import { listJobs, loadJob } from '@/storage/jobs';
 import { listVehicles } from '@/storage/vehicles';
+import { emptyStore } from './storeSupport';
 
 vi.mock('@/workers/client', () => import('./coreClient'));
 
@@ -25,7 +25,7 @@ function serve(missing: readonly string[] = []): void {
 
 afterEach(async () => {
   vi.unstubAllGlobals();
-  await Promise.all(database().tables.map((t) => t.clear()));
+  await emptyStore();
 });
 
 describe('the demo garage', () => {

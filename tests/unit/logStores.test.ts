@@ -2,7 +2,6 @@ import 'fake-indexeddb/auto';
 import { unzipSync, strFromU8, strToU8, zipSync } from 'fflate';
 import { Dexie } from 'dexie';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Result } from '@/core/base';
 import { readTrace, type LoggedSeries } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { VEHICLE_PARAMETER_COUNT, type VehicleMemory } from '@/core/twin';
@@ -16,19 +15,12 @@ import { endRecording, keepRecording, openRecording, restoreRecording, startReco
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
 import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
 import { addVehicle, updateVehicle } from '@/storage/vehicles';
+import { emptyStore, good } from './storeSupport';
 
 const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 1.9, hybrid: false });
 const LOG = `Zeit;Kühlmittel [°C]\n${Array.from({ length: 60 }, (_, t) => `${t};${20 + t}`).join('\n')}\n`;
 
-afterEach(async () => {
-  await Promise.all(database().tables.map((t) => t.clear()));
-});
-
-async function good<T>(result: Promise<Result<T, { message: string } | string>>): Promise<T> {
-  const r = await result;
-  if (!r.ok) throw new Error(typeof r.error === 'string' ? r.error : r.error.message);
-  return r.value;
-}
+afterEach(emptyStore);
 
 async function jobWithLog() {
   const car = await good(addVehicle({ plate: 'Van 5', vehicle }));

@@ -1,18 +1,17 @@
 import 'fake-indexeddb/auto';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { Result } from '@/core/base';
 import { layBeside } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { openJob } from '@/features/jobs/moveJob';
 import { giveAnswer } from '@/storage/answers';
-import { database } from '@/storage/database';
 import { packJob } from '@/storage/jobBundle';
 import { addJob, listJobs, loadJob, updateJob } from '@/storage/jobs';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { addTrace } from '@/storage/traces';
 import { addVehicle, listVehicles, updateVehicle } from '@/storage/vehicles';
 import { importInWorker, openSecondLog } from './coreClient';
+import { emptyStore, good } from './storeSupport';
 
 vi.mock('@/workers/client', () => import('./coreClient'));
 
@@ -21,15 +20,7 @@ const warm = (t: number): number => Math.round(86 - 80 * Math.exp(-t / 240));
 const LOG = `time_s,ect_c,ambient_c\n${Array.from({ length: 1200 }, (_, t) => `${t},${warm(t)},6`).join('\n')}\n`;
 const SECOND = `time (s),Housing (°C)\n${Array.from({ length: 1100 }, (_, t) => `${t},${warm(t) - 2}`).join('\n')}\n`;
 
-afterEach(async () => {
-  await Promise.all(database().tables.map((t) => t.clear()));
-});
-
-async function good<T>(result: Promise<Result<T, { message: string } | string>>): Promise<T> {
-  const r = await result;
-  if (!r.ok) throw new Error(typeof r.error === 'string' ? r.error : r.error.message);
-  return r.value;
-}
+afterEach(emptyStore);
 
 /** A job with a log, a second log beside it, an answer, a plan, a photo. */
 async function wholeJob() {
@@ -76,7 +67,7 @@ describe('a job that moves to another shop', () => {
     const { job } = await wholeJob();
     const before = (await loadJob(job.id))!;
     const file = await packed(job.id);
-    await Promise.all(database().tables.map((t) => t.clear()));
+    await emptyStore();
     const id = await good(openJob(file));
     const after = (await loadJob(id))!;
     expect(after.job).toMatchObject({ complaint: 'slow heater', state: 'to-prove', lookAgainOn: '2031-02-03' });
@@ -105,7 +96,7 @@ describe('a job that moves to another shop', () => {
     const { job } = await wholeJob();
     const files = unzipSync(new Uint8Array(await (await packed(job.id)).arrayBuffer()));
     files['logs/01 monday.csv'] = strToU8('no log at all');
-    await Promise.all(database().tables.map((t) => t.clear()));
+    await emptyStore();
     const opened = await openJob(new Blob([zipSync(files) as BlobPart]));
     expect(!opened.ok && opened.error).toMatch(/^monday\.csv: /);
     expect(await listJobs()).toEqual([]);

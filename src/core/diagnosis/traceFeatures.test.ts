@@ -124,44 +124,16 @@ describe('figures of a trace', () => {
     expect(f.revs!.held_kpmin).toBeCloseTo(-1.5, 0);
   });
 
-  it('says nothing of engine speed without a hold, below warm, or on the road', () => {
-    const idle = () => vehicle.engine.idle_rpm;
-    const hold = (t: number) => (t > 1300 ? 2500 : vehicle.engine.idle_rpm);
-    expect(
-      traceFeatures(
-        context(
-          () => rated_c,
-          () => 0,
-          idle,
-        ),
-      ).revs,
-    ).toBeNull();
-    expect(
-      traceFeatures(
-        context(
-          () => rated_c - 30,
-          () => 0,
-          hold,
-        ),
-      ).revs,
-    ).toBeNull();
-    expect(
-      traceFeatures(
-        context(
-          () => rated_c,
-          () => 40,
-          hold,
-        ),
-      ).revs,
-    ).toBeNull();
-    expect(
-      traceFeatures(
-        context(
-          () => rated_c,
-          () => null,
-          hold,
-        ),
-      ).revs,
-    ).toBeNull();
+  const idle = () => vehicle.engine.idle_rpm;
+  const hold = (t: number) => (t > 1300 ? 2500 : vehicle.engine.idle_rpm);
+  it.each<[string, number, number | null, (t: number) => number]>([
+    ['without a hold', rated_c, 0, idle],
+    ['below warm', rated_c - 30, 0, hold],
+    ['on the road', rated_c, 40, hold],
+    ['where no road speed was logged', rated_c, null, hold],
+  ])('says nothing of engine speed %s', (_, ect_c, speed_kmh, rpm) => {
+    const ect = () => ect_c;
+    const speed = () => speed_kmh;
+    expect(traceFeatures(context(ect, speed, rpm)).revs).toBeNull();
   });
 });

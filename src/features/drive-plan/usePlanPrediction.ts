@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import type { Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import { predictInWorker, proposeInWorker } from '@/workers/planClient';
@@ -19,13 +19,19 @@ const PAUSE_MS = 350;
 export function usePlanPrediction(vehicle: Vehicle, plan: DrivePlan | null, causes: Odds): WorkState<PlanPrediction> {
   const [state, setState] = useState<WorkState<PlanPrediction>>({ status: 'running', share: 0, last: null });
   const key = JSON.stringify([plan, vehicle, causes.map((c) => [c.cause, Math.round(50 * c.probability)])]);
+  const begin = useEffectEvent(
+    () =>
+      plan &&
+      predictInWorker(vehicle, plan, causes, (share) =>
+        setState((s) => (s.status === 'done' ? s : { status: 'running', share, last: s.last })),
+      ),
+  );
+  // The key stands for plan, vehicle and odds: the same ones in new objects do not predict again.
   useEffect(() => {
-    if (!plan) return;
     let cancel = () => undefined as void;
     const timer = setTimeout(() => {
-      const running = predictInWorker(vehicle, plan, causes, (share) =>
-        setState((s) => (s.status === 'done' ? s : { status: 'running', share, last: s.last })),
-      );
+      const running = begin();
+      if (!running) return;
       cancel = running.cancel;
       setState((s) => ({ status: 'running', share: 0, last: s.last }));
       void running.result.then((result) => {
@@ -40,8 +46,6 @@ export function usePlanPrediction(vehicle: Vehicle, plan: DrivePlan | null, caus
       clearTimeout(timer);
       cancel();
     };
-    // The key stands for plan, vehicle and odds.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key]);
   return state;
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { causeName, type JudgeProgress } from '@/core/diagnosis';
 import { nextToJudge, putFinding, setJudging } from '@/storage/traces';
 import { useToast } from '@/ui/Toasts';
@@ -24,8 +24,8 @@ export function JudgingBar() {
   const traceId = next?.trace.id;
   const updatedAt = next?.vehicle.updatedAt;
 
-  useEffect(() => {
-    if (!next) return;
+  const judgeNext = useEffectEvent(() => {
+    if (!next) return undefined;
     const { trace, vehicle } = next;
     let live = true;
     const judgement = judgeInWorker(
@@ -56,9 +56,9 @@ export function JudgingBar() {
       judgement.cancel();
       setRunning(null);
     };
-    // One judgement per trace: a new query result for the same trace and vehicle must not restart it.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [traceId, updatedAt]);
+  });
+  // One judgement per trace: a new query result for the same trace and vehicle must not restart it.
+  useEffect(() => judgeNext(), [traceId, updatedAt]);
 
   if (!running?.progress) return null;
   const { done, of, doing } = running.progress;

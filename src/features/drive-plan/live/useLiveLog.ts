@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import type { Cause, Vehicle } from '@/core/base';
 import { DEMO_CAUSES } from './demoCauses';
 import { endRecording, keepRecording, openRecording, startRecording } from '@/storage/recordings';
@@ -69,36 +69,39 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     if (!kept.ok) onError(kept.error.message);
   };
 
+  const takeUp = useEffectEvent((record: RecordingRecord | null) => {
+    if (record) {
+      const { rows, marks } = record;
+      session.current = { ...empty(), record, rows: [...rows], marks: [...marks], keptRows: rows.length };
+    }
+    show(record ? 'paused' : 'idle');
+  });
+  const leave = useEffectEvent(() => {
+    session.current.stop?.abort();
+    void keep();
+  });
   useEffect(() => {
     let live = true;
     void openRecording(jobId).then((record) => {
-      if (!live) return;
-      if (record) {
-        const { rows, marks } = record;
-        session.current = { ...empty(), record, rows: [...rows], marks: [...marks], keptRows: rows.length };
-      }
-      show(record ? 'paused' : 'idle');
+      if (live) takeUp(record ?? null);
     });
     return () => {
       live = false;
-      session.current.stop?.abort();
-      void keep();
+      leave();
     };
-    // The job decides which recording is open; the functions only reach into the session.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [jobId]);
 
   const running = view.status === 'running';
+  const draw = useEffectEvent(() => show());
+  const save = useEffectEvent(() => void keep());
   useEffect(() => {
     if (!running) return;
-    const draw = setInterval(() => show(), DRAW_EVERY_MS);
-    const keeping = setInterval(() => void keep(), KEEP_EVERY_MS);
+    const drawing = setInterval(() => draw(), DRAW_EVERY_MS);
+    const keeping = setInterval(() => save(), KEEP_EVERY_MS);
     return () => {
-      clearInterval(draw);
+      clearInterval(drawing);
       clearInterval(keeping);
     };
-    // Only starting and stopping sets the timers anew; both functions read the session through its ref.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [running]);
 
   const openPort = async (source: LiveSource, now_s: () => number): Promise<SerialPortLike | null> => {
