@@ -22,16 +22,24 @@ export interface ExamCase {
   readonly odds: Readonly<Partial<Record<Cause, number>>>;
 }
 
-const SETS: readonly ChannelSet[] = ['full', 'basic', 'temperature-only'];
+/** The channel sets that take turns in an exam. */
+export const CHANNEL_SETS: readonly ChannelSet[] = ['full', 'basic', 'temperature-only'];
 /** Share of sound vehicles among the cases, and of hopeless starts. */
 const HEALTHY_EVERY = 4;
 const HOT_EVERY = 23;
 
+/** An exam: how many cases, from which seed, and of one channel set only or of all in turn. */
+export interface ExamRequest {
+  readonly count: number;
+  readonly seed: number;
+  readonly only: ChannelSet | null;
+}
+
 /** What case `index` of an exam asks for: causes and channel sets take turns, so that small exams cover all. */
-export function requestFor(index: number, seed: number): ScenarioRequest {
-  const channelSet = SETS[index % SETS.length]!;
+export function requestFor(index: number, { seed, only }: Omit<ExamRequest, 'count'>): ScenarioRequest {
+  const channelSet = only ?? CHANNEL_SETS[index % CHANNEL_SETS.length]!;
   const faults = CAUSES.filter((c) => c !== 'healthy' && c !== 'insufficient-heat');
-  const round = Math.floor(index / SETS.length);
+  const round = only ? index : Math.floor(index / CHANNEL_SETS.length);
   const sound = round % HEALTHY_EVERY === 0;
   const cause = sound
     ? Math.floor(round / HEALTHY_EVERY) % 3 === 2
@@ -42,8 +50,8 @@ export function requestFor(index: number, seed: number): ScenarioRequest {
 }
 
 /** Draws and judges case `index`. A gauge fault is always drawn with its gauge logged. */
-export function runCase(index: number, seed: number): ExamCase {
-  const request = requestFor(index, seed);
+export function runCase(index: number, exam: Omit<ExamRequest, 'count'>): ExamCase {
+  const request = requestFor(index, exam);
   const scenario = drawScenario(request.cause === 'gauge-sender-fault' ? { ...request, channelSet: 'full' } : request);
   const started = performance.now();
   const finding = judgeNow(scenario.trace, scenario.vehicle);

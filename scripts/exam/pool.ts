@@ -1,20 +1,20 @@
 import os from 'node:os';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
-import type { ExamCase } from './case';
+import type { ExamCase, ExamRequest } from './case';
 
-/** Judges `count` cases from `seed` on over all cores; calls back after each. */
+/** Judges the cases of an exam over all cores; calls back after each. */
 export function runExam(
-  count: number,
-  seed: number,
+  request: ExamRequest,
   onCase: (done: number) => void,
   cores = os.availableParallelism(),
 ): Promise<ExamCase[]> {
+  const { count } = request;
   const results: ExamCase[] = [];
   let next = 0;
   return new Promise((resolve, reject) => {
     for (let w = 0; w < Math.min(cores, count); w++) {
-      const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), { workerData: { seed } });
+      const worker = new Worker(path.join(import.meta.dirname, 'worker.mjs'), { workerData: request });
       const give = (): void => {
         if (next < count) worker.postMessage(next++);
         else void worker.terminate();

@@ -4,4 +4,4 @@ import { register } from 'tsx/esm/api';
 
 register();
 const { runCase } = await import('./case.ts');
-parentPort.on('message', (index) => parentPort.postMessage(runCase(index, workerData.seed)));
+parentPort.on('message', (index) => parentPort.postMessage(runCase(index, workerData)));

@@ -3,8 +3,10 @@ import {
   makeWhitener,
   MAP_DEFAULTS,
   mapFit,
+  sampledEvidence,
   type MapFit,
   type MapOptions,
+  type MapProblem,
   type NoiseModel,
   type Whitener,
 } from '../fit';
@@ -128,8 +130,7 @@ export function predictReading(
 ): Float64Array {
   const { prior, inputs, workspace } = problem;
   const parameters = prior.toParameters(z);
-  const knots = new Float64Array(prior.knotCount);
-  for (let i = 0; i < knots.length; i++) knots[i] = prior.knotSd * z[VEHICLE_PARAMETER_COUNT + i]!;
+  const knots = prior.toKnots(z.subarray(VEHICLE_PARAMETER_COUNT, VEHICLE_PARAMETER_COUNT + prior.knotCount));
   const severity = severitiesOf(problem, hypothesis, z);
   const reading = simulateTwin(inputs, prior, parameters, knots, hypothesis.toFault(severity), workspace, truth);
   hypothesis.observe?.(reading, severity);
@@ -161,13 +162,8 @@ function predictStartOffset(hypothesis: Hypothesis, severity: readonly number[],
   return probe[0]! - start_c;
 }
 
-/** Fits one hypothesis from one starting point. */
-export function fitHypothesis(
-  problem: TraceProblem,
-  hypothesis: Hypothesis,
-  start: Float64Array,
-  options: MapOptions = MAP_DEFAULTS,
-): HypothesisFit {
+/** What the fit of a hypothesis minimises. */
+function mapProblem(problem: TraceProblem, hypothesis: Hypothesis): MapProblem & { readonly logSd: number } {
   const whitener = problem.whitenerFor(hypothesis.roughness ?? 1);
   const { measured_c, outlet, workspace } = problem;
   const bins = measured_c.length;
@@ -176,22 +172,36 @@ export function fitHypothesis(
     for (let k = 0; k < bins; k++) residual[k] = measured[k]! - predicted[k]!;
     by.apply(residual, out);
   };
-  const fit = mapFit(
-    {
-      size: start.length,
-      residualCount: outlet ? 2 * bins : bins,
-      residuals: (z, out) => {
-        against(measured_c, predictReading(problem, hypothesis, z), whitener, out.subarray(0, bins));
-        if (outlet) against(outlet.measured_c, workspace.outlet_c, outlet.whitener, out.subarray(bins));
-      },
+  return {
+    size: vectorSize(problem, hypothesis),
+    residualCount: outlet ? 2 * bins : bins,
+    residuals: (z, out) => {
+      against(measured_c, predictReading(problem, hypothesis, z), whitener, out.subarray(0, bins));
+      if (outlet) against(outlet.measured_c, workspace.outlet_c, outlet.whitener, out.subarray(bins));
     },
-    start,
-    options,
-  );
+    logSd: whitener.logSd,
+  };
+}
+
+/** Fits one hypothesis from one starting point. */
+export function fitHypothesis(
+  problem: TraceProblem,
+  hypothesis: Hypothesis,
+  start: Float64Array,
+  options: MapOptions = MAP_DEFAULTS,
+): HypothesisFit {
+  const { logSd, ...least } = mapProblem(problem, hypothesis);
+  const fit = mapFit(least, start, options);
   return {
     hypothesis,
     fit,
-    logEvidence: fit.logEvidence - whitener.logSd,
+    logEvidence: fit.logEvidence - logSd,
     severity: severitiesOf(problem, hypothesis, fit.z),
   };
+}
+
+/** The same fit with its evidence sampled, see `sampledEvidence`. */
+export function withSampledEvidence(problem: TraceProblem, fit: HypothesisFit): HypothesisFit {
+  const { logSd, ...least } = mapProblem(problem, fit.hypothesis);
+  return { ...fit, logEvidence: sampledEvidence(least, fit.fit.z) - logSd };
 }

@@ -33,7 +33,7 @@ export const MAP_DEFAULTS: MapOptions = {
 };
 
 /** A derivative column with a smaller sum of squares than this leaves its parameter at the prior. */
-const INSENSITIVE = 0.01;
+export const INSENSITIVE = 0.01;
 
 /** Outcome of a fit. Numerical fate is data, not an exception. */
 export interface MapFit {
@@ -52,20 +52,21 @@ export interface MapFit {
 }
 
 /** Student-t loss summed over whitened residuals, scaled so that a small residual costs its square. */
-function robustLoss(e: Float64Array, nu: number): number {
+export function robustLoss(e: Float64Array, nu: number): number {
   let sum = 0;
   for (const r of e) sum += Math.log1p((r * r) / nu);
   return (nu + 1) * sum;
 }
 
-function squared(z: Float64Array): number {
+/** Sum of squares. */
+export function squared(z: Float64Array): number {
   let sum = 0;
   for (const x of z) sum += x * x;
   return sum;
 }
 
 /** Gauss-Newton curvature JᵀWJ + I and gradient over the active parameters. */
-function normalEquations(
+export function normalEquations(
   jacobian: readonly Float64Array[],
   e: Float64Array,
   zActive: Float64Array,

@@ -103,8 +103,22 @@ describe('heat of a cold engine', () => {
 
   it('the allowance is largest where the heat is least known from its fuel', () => {
     const cold = (channels: readonly string[]) => drive(petrol, 0, channels, 4).prior.coldHeat;
-    expect(cold(['maf_gps'])).toBeLessThan(cold([]));
-    expect(cold([])).toBeLessThan(cold(['speed_kmh']));
+    expect(cold(['maf_gps'])).toBeLessThan(cold(['speed_kmh']));
+    expect(cold([])).toBe(cold(['speed_kmh']));
+  });
+
+  it('where only the temperature was logged, the knots share what the whole drive was like', () => {
+    const { prior } = drive(petrol, 0, [], 20);
+    const flat = prior.toKnots(new Float64Array(prior.knotCount));
+    expect(flat.every((k) => k === 0)).toBe(true);
+    const common = new Float64Array(prior.knotCount);
+    common[prior.knotCount - 1] = 1;
+    const raised = prior.toKnots(common);
+    expect(raised.length).toBe(prior.knotCount - 1);
+    expect(new Set(raised).size).toBe(1);
+    expect(raised[0]).toBeGreaterThan(0.3);
+    const logged = drive(petrol, 0, ['speed_kmh'], 20).prior;
+    expect(logged.toKnots(new Float64Array(logged.knotCount)).length).toBe(logged.knotCount);
   });
 
   it('people heat the cabin when it is cold', () => {

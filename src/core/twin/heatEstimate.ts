@@ -12,6 +12,9 @@ export interface EngineSignals {
   readonly maf_gps: number;
 }
 
+/** Fuel power to which others are compared: 15 kW per litre of displacement, kW. */
+export const referenceFuel_kw = (vehicle: Vehicle): number => 15 * vehicle.engine.displacement_l;
+
 /** Lower heating value, kJ/g, and air needed per fuel at full burn, g/g (Heywood, table D.4). */
 const FUEL = { petrol: { heating: 43.5, air: 14.7 }, diesel: { heating: 42.8, air: 14.5 } } as const;
 const AIR_KG_M3 = 1.2;

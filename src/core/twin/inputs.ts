@@ -1,7 +1,9 @@
 import { median, min } from 'd3-array';
 import { countPresent, duration_s, type ChannelName, type Trace, type Vehicle } from '../base';
 import { resample } from '../signal';
-import { fuelPower_kw, guessRpm, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
+import { fuelPower_kw, guessRpm, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
+import { ramAirOf } from './ramAir';
+import { unknownDrive, type UnknownDrive } from './unknownDrive';
 
 /** Longest run the twin steps through; longer traces take longer steps. */
 const MOST_STEPS = 440;
@@ -18,6 +20,8 @@ export interface TwinInputs {
   readonly steps: number;
   readonly bins: number;
   readonly heatSource: HeatSource;
+  /** What the drive may have been, where nothing but the temperature was logged. */
+  readonly unknownDrive: UnknownDrive | null;
   /** Estimated fuel power relative to 15 kW per litre of displacement; 0 with the engine off. */
   readonly specificFuel: Float64Array;
   /** Its logarithm; -Infinity with the engine off. */
@@ -43,12 +47,6 @@ export interface TwinInputs {
   /** Median of the first readings, °C. */
   readonly start_c: number;
 }
-
-/**
- * Effect of ram air on the radiator relative to 100 km/h: an air side that grows with about the 0.65th power of the
- * flow (turbulent fins; Incropera & DeWitt, ch. 7-8), above the natural draught.
- */
-export const ramAirOf = (speedRel: number): number => (0.04 + speedRel) ** 0.65;
 
 const has = (trace: Trace, name: ChannelName): boolean => countPresent(trace.channels[name]) >= 2;
 
@@ -124,7 +122,7 @@ function engineInputs(
   const specificFuel = new Float64Array(n);
   const speedRel = new Float64Array(n);
   const pumpRel = new Float64Array(n);
-  const reference_kw = 15 * vehicle.engine.displacement_l;
+  const reference_kw = referenceFuel_kw(vehicle);
   for (let k = 0; k < n; k++) {
     const signals = {
       rpm: rpm ? rpm[k]! : NaN,
@@ -178,6 +176,7 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle): TwinInputs {
     steps,
     bins,
     heatSource,
+    unknownDrive: heatSource === 'unknown' ? unknownDrive(vehicle) : null,
     specificFuel,
     logFuel: specificFuel.map(Math.log),
     speedRel: averaged(engine.speedRel, per),

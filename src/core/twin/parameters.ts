@@ -1,5 +1,5 @@
 import { volumetricHeat_kj_lk } from '../coolant';
-import type { HeatSource } from './heatEstimate';
+import { referenceFuel_kw, type HeatSource } from './heatEstimate';
 import type { TwinInputs } from './inputs';
 
 /**
@@ -74,7 +74,8 @@ export interface VehicleMemory {
 /** Prior medians and spreads for one drive, and the heat knots that let the heat estimate wander. */
 export interface TwinPrior {
   readonly toParameters: (z: Float64Array) => TwinParameters;
-  readonly knotSd: number;
+  /** Values at the knots from their standard normal coordinates. */
+  readonly toKnots: (z: Float64Array) => Float64Array;
   /** Share by which a block 100 K under running temperature heats more than a warm one. */
   readonly coldHeat: number;
   readonly knotCount: number;
@@ -101,13 +102,15 @@ const HEAT_PRIOR = {
   load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.12 },
   'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240, cold: 0.4 },
   'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200, cold: 0.4 },
-  unknown: { scale: 0.32, wander: 0.52, spacing_s: 150, cold: 0.25 },
+  unknown: { scale: 0.22, wander: 0.85, spacing_s: 150, cold: 0.4 },
 } as const;
 
 const MOST_KNOTS = 9;
 /** Where only the temperature was logged the heat itself must be found: more knots, closer at the start. */
 const MOST_KNOTS_UNKNOWN = 11;
 const EARLY_KNOTS = 1.5;
+/** How much whole drives differ in activity, beside the wander within one (see `UnknownDrive`). */
+const WHOLE_DRIVE_SD = 0.6;
 
 /**
  * Priors for one vehicle on one drive. Medians: heat balance of passenger-car engines (Heywood, Internal Combustion
@@ -133,14 +136,13 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const fanOn = fan.on_c ?? Math.max(thermostat.rated_c + 9, 94);
   const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
   const fanOnSd = fan.on_c === null ? 4 : 1.5;
-  const reference_kw = 15 * engine.displacement_l;
+  const reference_kw = referenceFuel_kw(inputs.vehicle);
   const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
   // People heat the cabin when it is cold outside.
   const heaterUse = inputs.heaterLogged ? 1 : 0.17 + 0.65 * coldDay;
   const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
-  // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included; where nothing but the
-  // temperature was logged it also stands for a typical mixed drive.
-  const heatShare = inputs.heatSource === 'unknown' ? (diesel ? 0.3 : 0.36) : diesel ? 0.37 : 0.46;
+  // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included.
+  const heatShare = diesel ? 0.37 : 0.46;
   const toParameters = (z: Float64Array): TwinParameters => ({
     heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
     heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
@@ -167,12 +169,16 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const total_s = inputs.steps * inputs.step_s;
   const unknown = inputs.heatSource === 'unknown';
   const most = unknown ? MOST_KNOTS_UNKNOWN : MOST_KNOTS;
-  const knotCount = Math.min(most, Math.max(2, Math.round(total_s / heat.spacing_s) + 1));
+  const knots = Math.min(most, Math.max(2, Math.round(total_s / heat.spacing_s) + 1));
   const knotAt = Float64Array.from({ length: inputs.steps }, (_, k) => {
     const share = (k + 0.5) / inputs.steps;
-    return (knotCount - 1) * (unknown ? share ** (1 / EARLY_KNOTS) : share);
+    return (knots - 1) * (unknown ? share ** (1 / EARLY_KNOTS) : share);
   });
-  return { toParameters, knotSd: heat.wander, coldHeat: heat.cold, knotCount, knotAt };
+  const toKnots = (coordinates: Float64Array): Float64Array => {
+    const common = unknown ? WHOLE_DRIVE_SD * coordinates[knots]! : 0;
+    return Float64Array.from({ length: knots }, (_, i) => common + heat.wander * coordinates[i]!);
+  };
+  return { toParameters, toKnots, coldHeat: heat.cold, knotCount: unknown ? knots + 1 : knots, knotAt };
 }
 
 /** Heat capacity of the coolant in engine and heater, and of the radiator with its share, kJ/K. */

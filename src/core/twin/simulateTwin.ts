@@ -1,7 +1,8 @@
 import { smoothStep } from '../signal';
-import { ramAirOf, STEPS_PER_BIN, type TwinInputs } from './inputs';
+import { STEPS_PER_BIN, type TwinInputs } from './inputs';
 import { coolantCapacities, type TwinParameters, type TwinPrior } from './parameters';
 import type { TwinFault } from './twinFault';
+import { ACTIVITY_RANGE, ACTIVITY_STEP } from './unknownDrive';
 
 /** What a run of the twin produced beside the reading. Arrays have one entry per bin. */
 export interface TwinTruth {
@@ -79,7 +80,8 @@ export function simulateTwin(
   const heatedBy_k = thermostat.heated
     ? Math.max(4, thermostat.rated_c - (thermostat.heated_rated_c ?? thermostat.rated_c - 17))
     : 0;
-  const unknownHeat = inputs.heatSource === 'unknown';
+  const drive = inputs.unknownDrive;
+  const lastRow = drive ? drive.speedRel.length - 1.001 : 0;
   const engineOn = engine.hybrid ? 0.08 : 0.01;
   const viscous = fanSpec.kind === 'viscous';
   const belted = fanSpec.kind === 'engine-driven';
@@ -123,14 +125,25 @@ export function simulateTwin(
     let speed = speedRel[k]!;
     let ram = ramAir[k]!;
     let pump = pumpRel[k]!;
-    let q = p.heatScale * Math.exp(activity + p.heatTilt * logFuel[k]!);
-    if (unknownHeat) {
-      // With nothing else logged, more heat also means more speed: the knots are the driver's foot.
-      const boost = q / p.heatScale;
-      speed = 0.38 * boost * Math.min(1, boost);
-      ram = ramAirOf(speed);
-      pump = 0.3 + 0.4 * boost;
-    } else if (specificFuel[k] === 0) q = 0;
+    let specific = specificFuel[k]!;
+    let q: number;
+    if (drive) {
+      // With nothing else logged the knots are the driver's foot: speed, pump and heat follow from it.
+      const found = Math.min(lastRow, Math.max(0, (activity + ACTIVITY_RANGE) / ACTIVITY_STEP));
+      const row = found | 0;
+      const part = found - row;
+      speed = drive.speedRel[row]! + (drive.speedRel[row + 1]! - drive.speedRel[row]!) * part;
+      ram = drive.ramAir[row]! + (drive.ramAir[row + 1]! - drive.ramAir[row]!) * part;
+      pump = drive.pumpRel[row]! + (drive.pumpRel[row + 1]! - drive.pumpRel[row]!) * part;
+      const log = drive.logFuel[row]! + (drive.logFuel[row + 1]! - drive.logFuel[row]!) * part;
+      specific = Math.exp(log);
+      q = p.heatScale * Math.exp(p.heatTilt * log);
+      if (engine.hybrid) {
+        const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - 50) / 10);
+        q *= running;
+        pump *= running;
+      }
+    } else q = specific === 0 ? 0 : p.heatScale * Math.exp(activity + p.heatTilt * logFuel[k]!);
     q *= 1 + (coldHeat * Math.max(0, RUNNING_C - slow)) / 100;
 
     const wFull = p.flow * Math.max(engineOn, pump) * fault.pumpScale * (1 - 0.4 * fault.air);
@@ -182,7 +195,7 @@ export function simulateTwin(
       else if (inputs.thermostatHeaterLogged) duty = inputs.thermostatHeater[k]!;
       else
         duty = Math.max(
-          smoothStep((specificFuel[k]! / p.heatingThreshold - 0.7) / 0.6),
+          smoothStep((specific / p.heatingThreshold - 0.7) / 0.6),
           smoothStep((reading - thermostat.rated_c - 2) / 4),
         );
       heating += heatingGain * (duty - heating);
