@@ -1,15 +1,9 @@
-import type { Cause, Vehicle } from '../base';
-import { MAP_DEFAULTS, type MapOptions } from '../fit';
+import type { Vehicle } from '../base';
 import { VEHICLE_PARAMETER_COUNT } from '../twin';
 import { HYPOTHESES, SOUND, type Hypothesis } from './hypotheses';
-import { firstGuess, fitHypothesis, withSampledEvidence, type HypothesisFit, type TraceProblem } from './traceFit';
-
-/** Where a judgement stands. */
-export interface JudgeProgress {
-  readonly done: number;
-  readonly of: number;
-  readonly doing: Cause;
-}
+import type { JudgeProgress } from './judgeProgress';
+import { settleContenders } from './settleContenders';
+import { firstGuess, fitHypothesis, vehiclePart, type HypothesisFit, type TraceProblem } from './traceFit';
 
 /** How many other causes' fits the sound vehicle is tried again from. */
 const SOUND_RESTARTS = 4;
@@ -17,22 +11,8 @@ const SOUND_RESTARTS = 4;
 const ACCUSED_FROM = 2;
 /** Faults this close to the best in log evidence are tried again from the sound vehicle. */
 const CONTENDER_WITHIN = 9;
-/** Faults this close to the best at the end, and the sound vehicle, are fitted to the bottom of their valley. */
-const POLISHED_WITHIN = 7;
-/** Derivatives fresh at every step, finer, and stopped later: for the few fits on which the verdict rests. */
-const POLISH: MapOptions = {
-  ...MAP_DEFAULTS,
-  maxIterations: 15,
-  tolerance: 0.01,
-  differenceStep: 0.03,
-  refreshEvery: 1,
-};
 /** A restart must gain this much to count. */
 const BETTER_BY = 0.05;
-
-/** Vehicle parameters and heat knots of a fit, without its severities. */
-const vehiclePart = (problem: TraceProblem, fit: HypothesisFit): Float64Array =>
-  fit.fit.z.slice(0, VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
 
 function better(a: HypothesisFit, b: HypothesisFit): HypothesisFit {
   return b.logEvidence > a.logEvidence + BETTER_BY ? b : a;
@@ -89,15 +69,6 @@ export function* fitCauses(
     const start = Float64Array.of(...vehiclePart(problem, sound), ...severity);
     fits[i] = better(fit, fitHypothesis(problem, fit.hypothesis, start));
   }
-  const leader = Math.max(...fits.map((f) => f.logEvidence));
-  for (let i = 0; i < fits.length; i++) {
-    const fit = fits[i]!;
-    if (i > 0 && fit.logEvidence < leader - POLISHED_WITHIN) continue;
-    yield { done: of - 1, of, doing: fit.hypothesis.cause };
-    // The bottom counts even where its valley is narrower than the slope above it: evidence is taken at the bottom.
-    const polished = fitHypothesis(problem, fit.hypothesis, fit.fit.z, POLISH);
-    const bottom = polished.fit.objective < fit.fit.objective ? polished : fit;
-    fits[i] = withSampledEvidence(problem, bottom);
-  }
+  yield* settleContenders(problem, fits, (doing) => ({ done: of - 1, of, doing }));
   return fits;
 }

@@ -17,7 +17,7 @@ export {
   type Quality,
 } from './finding';
 export { neighboursOf } from './neighbours';
-export { type JudgeProgress } from './fitCauses';
+export { type JudgeProgress } from './judgeProgress';
 export { judgeNow, judgeTrace, type JudgeOptions } from './judge';
 export { bestTests, describeTest, entropy_bits, proposeTest, type TestProposal } from './nextTest';
 export { addLogs, toProbabilities } from './posterior';

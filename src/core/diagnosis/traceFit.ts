@@ -3,6 +3,7 @@ import {
   makeWhitener,
   MAP_DEFAULTS,
   mapFit,
+  SAMPLING_DEFAULTS,
   sampledEvidence,
   type MapFit,
   type MapOptions,
@@ -113,6 +114,10 @@ export function vectorSize(problem: TraceProblem, hypothesis: Hypothesis): numbe
   return VEHICLE_PARAMETER_COUNT + problem.prior.knotCount + hypothesis.severities.length;
 }
 
+/** Vehicle parameters and heat knots of a fit, without its severities. */
+export const vehiclePart = (problem: TraceProblem, fit: HypothesisFit): Float64Array =>
+  fit.fit.z.slice(0, VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
+
 /** Severities of a z vector in physical values. */
 export function severitiesOf(problem: TraceProblem, hypothesis: Hypothesis, z: Float64Array): number[] {
   const first = VEHICLE_PARAMETER_COUNT + problem.prior.knotCount;
@@ -200,8 +205,8 @@ export function fitHypothesis(
   };
 }
 
-/** The same fit with its evidence sampled, see `sampledEvidence`. */
-export function withSampledEvidence(problem: TraceProblem, fit: HypothesisFit): HypothesisFit {
+/** The same fit with its evidence sampled, see `sampledEvidence`. @param pairs of opposite samples */
+export function withSampledEvidence(problem: TraceProblem, fit: HypothesisFit, pairs: number): HypothesisFit {
   const { logSd, ...least } = mapProblem(problem, fit.hypothesis);
-  return { ...fit, logEvidence: sampledEvidence(least, fit.fit.z) - logSd };
+  return { ...fit, logEvidence: sampledEvidence(least, fit.fit.z, { ...SAMPLING_DEFAULTS, pairs }) - logSd };
 }

@@ -1,20 +1,24 @@
 import { CAUSES, type Cause } from '../base';
 import { logSumExp } from '../signal';
-import { SOUND } from './hypotheses';
+import { SOUND, type Hypothesis } from './hypotheses';
 import type { CauseLogs } from './signalEvidence';
 import { predictReading, type HypothesisFit, type TraceProblem } from './traceFit';
+
+/** How far a fault moves the reading of a vehicle on this drive, K RMS. @param z vehicle, drive and severities */
+export function effectAt_k(problem: TraceProblem, hypothesis: Hypothesis, z: Float64Array): number {
+  const withFault = Float64Array.from(predictReading(problem, hypothesis, z));
+  const without = predictReading(problem, SOUND, z);
+  let sum = 0;
+  for (let k = 0; k < without.length; k++) sum += (withFault[k]! - without[k]!) ** 2;
+  return Math.sqrt(sum / without.length);
+}
 
 /**
  * How far a fitted fault moves the reading on this drive against the same vehicle without it, K RMS. A fault that
  * moves nothing fits as well as a sound vehicle, and the trace says nothing about it.
  */
-export function effect_k(problem: TraceProblem, fit: HypothesisFit): number {
-  const withFault = Float64Array.from(predictReading(problem, fit.hypothesis, fit.fit.z));
-  const without = predictReading(problem, SOUND, fit.fit.z);
-  let sum = 0;
-  for (let k = 0; k < without.length; k++) sum += (withFault[k]! - without[k]!) ** 2;
-  return Math.sqrt(sum / without.length);
-}
+export const effect_k = (problem: TraceProblem, fit: HypothesisFit): number =>
+  effectAt_k(problem, fit.hypothesis, fit.fit.z);
 
 /** Effect at which half of the full weight is given, K: somewhat above what sound vehicles of one type differ by. */
 const HALF_AT_K = 3.6;

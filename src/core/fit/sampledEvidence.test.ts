@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { MAP_DEFAULTS, mapFit, sampledEvidence, SAMPLING_DEFAULTS, type MapProblem } from './index';
 import { logMeanTruncated } from './sampledEvidence';
 
-const GAUSS = { ...SAMPLING_DEFAULTS, degreesOfFreedom: 1e9 };
+const GAUSS = { ...SAMPLING_DEFAULTS, degreesOfFreedom: 1e9, inflate: 1 };
 
 /** One parameter, one residual: the evidence by adding up 20 000 slices. */
 function exactLog(residual: (z: number) => number): number {
@@ -65,6 +65,13 @@ describe('sampled evidence', () => {
     const one = single((z) => 2 * z - 3);
     const more: MapProblem = { ...one, size: 7 };
     expect(fitted(more).sampled).toBeCloseTo(fitted(one).sampled, 2);
+  });
+
+  it('may draw wider than the curvature says and stays right', () => {
+    const problem = single((z) => 2 * z - 3);
+    const at = mapFit(problem, new Float64Array(1)).z;
+    const wider = sampledEvidence(problem, at, { ...GAUSS, inflate: 1.5, pairs: 2000 });
+    expect(Math.abs(wider - exactLog((z) => 2 * z - 3))).toBeLessThan(0.03);
   });
 
   it('gives the same figure each time', () => {

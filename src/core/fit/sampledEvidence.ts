@@ -10,10 +10,12 @@ export interface SamplingOptions {
   readonly pairs: number;
   /** Half width of the differences that shape the proposal, in prior standard deviations. */
   readonly width: number;
+  /** Samples are drawn this much wider than the curvature says: a valley is fatter at its rim than at its bottom. */
+  readonly inflate: number;
 }
 
 /** Defaults of {@link sampledEvidence}. */
-export const SAMPLING_DEFAULTS: SamplingOptions = { degreesOfFreedom: 6, pairs: 128, width: 0.6 };
+export const SAMPLING_DEFAULTS: SamplingOptions = { degreesOfFreedom: 6, pairs: 128, width: 0.6, inflate: 1.1 };
 
 /**
  * The same draws for every model and every run: what is left of chance is then common to the models that are compared,
@@ -64,7 +66,7 @@ export function sampledEvidence(
   at: Float64Array,
   options: SamplingOptions = SAMPLING_DEFAULTS,
 ): number {
-  const { degreesOfFreedom: nu, width, pairs } = options;
+  const { degreesOfFreedom: nu, width, pairs, inflate } = options;
   const z = Float64Array.from(at);
   const e = new Float64Array(problem.residualCount);
   const logPosterior = (): number => {
@@ -101,10 +103,10 @@ export function sampledEvidence(
   for (let s = 0; s < pairs; s++) {
     for (let i = 0; i < n; i++) draw[i] = drawAt(s * problem.size + active[i]!);
     const step = solveTransposed(lower, draw);
-    const proposal = 0.5 * squared(draw);
+    const proposal = 0.5 * squared(draw) + n * Math.log(inflate);
     for (const sign of [1, -1]) {
       active.forEach((i, position) => {
-        z[i] = at[i]! + sign * step[position]!;
+        z[i] = at[i]! + sign * inflate * step[position]!;
       });
       const weight = logPosterior() - peak + proposal;
       logWeights.push(Number.isFinite(weight) ? weight : -Infinity);

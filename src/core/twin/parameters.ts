@@ -111,6 +111,9 @@ const MOST_KNOTS_UNKNOWN = 11;
 const EARLY_KNOTS = 1.5;
 /** How much whole drives differ in activity, beside the wander within one (see `UnknownDrive`). */
 const WHOLE_DRIVE_SD = 0.6;
+/** Every drive begins standing: activity at key-on, and the time in which a car is on its way, s. */
+const AT_REST = -1.2;
+const PULLING_AWAY_S = 60;
 
 /**
  * Priors for one vehicle on one drive. Medians: heat balance of passenger-car engines (Heywood, Internal Combustion
@@ -174,9 +177,13 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     const share = (k + 0.5) / inputs.steps;
     return (knots - 1) * (unknown ? share ** (1 / EARLY_KNOTS) : share);
   });
+  const rest = Float64Array.from({ length: knots }, (_, i) => {
+    const at_s = total_s * (i / (knots - 1)) ** EARLY_KNOTS;
+    return unknown ? AT_REST * Math.exp(-at_s / PULLING_AWAY_S) : 0;
+  });
   const toKnots = (coordinates: Float64Array): Float64Array => {
     const common = unknown ? WHOLE_DRIVE_SD * coordinates[knots]! : 0;
-    return Float64Array.from({ length: knots }, (_, i) => common + heat.wander * coordinates[i]!);
+    return rest.map((at, i) => at + common + heat.wander * coordinates[i]!);
   };
   return { toParameters, toKnots, coldHeat: heat.cold, knotCount: unknown ? knots + 1 : knots, knotAt };
 }

@@ -100,6 +100,11 @@ export function simulateTwin(
   const waxGain = dt / (p.waxLag + dt);
   const heatingGain = dt / (HEATING_LAG_S + dt);
 
+  // Divisions that are the same at every step are done once: they are the dearest part of a step.
+  const perFlow = 1 / p.flow;
+  const perSpan = 1 / p.span;
+  const perFanWidth = 1 / fanWidth_k;
+
   const ambient = p.ambient;
   const start = ambient + p.startExcess;
   let slow = start;
@@ -159,20 +164,20 @@ export function simulateTwin(
     const heaterUa = (heaterAir * heaterFlow) / (heaterAir + heaterFlow);
     const air = ram + fan * p.fanFlow;
     const airUa = radiator * air;
-    const coolantUa = radiator * 3 * Math.sqrt(Math.max(0.01, w / p.flow));
+    const coolantUa = radiator * 3 * Math.sqrt(Math.max(0.01, w * perFlow));
     const cellUa = (0.5 * 1.3 * airUa * coolantUa) / (airUa + coolantUa);
 
     // Eliminate both metals and the radiator cells: each is a + b × coolant.
-    const mDen = cMetal + dt * ua;
-    const mA = (cMetal * metal + dt * FAST_HEAT * q) / mDen;
-    const mB = (dt * ua) / mDen;
-    const sDen = cSlow + dt * (uaSlow + loss);
-    const sA = (cSlow * slow + dt * ((1 - FAST_HEAT) * q + loss * ambient)) / sDen;
-    const sB = (dt * uaSlow) / sDen;
-    const cDen = cCell + dt * (w + cellUa);
-    const r1A = (cCell * cell1 + dt * cellUa * ambient) / cDen;
-    const r1B = (dt * w) / cDen;
-    const r2A = (cCell * cell2 + dt * (cellUa * ambient + w * r1A)) / cDen;
+    const perMetal = 1 / (cMetal + dt * ua);
+    const mA = (cMetal * metal + dt * FAST_HEAT * q) * perMetal;
+    const mB = dt * ua * perMetal;
+    const perSlow = 1 / (cSlow + dt * (uaSlow + loss));
+    const sA = (cSlow * slow + dt * ((1 - FAST_HEAT) * q + loss * ambient)) * perSlow;
+    const sB = dt * uaSlow * perSlow;
+    const perCell = 1 / (cCell + dt * (w + cellUa));
+    const r1A = (cCell * cell1 + dt * cellUa * ambient) * perCell;
+    const r1B = dt * w * perCell;
+    const r2A = (cCell * cell2 + dt * (cellUa * ambient + w * r1A)) * perCell;
     const r2B = r1B * r1B;
     coolant =
       (cCoolant * coolant + dt * (ua * mA + uaSlow * sA + w * r2A + heaterUa * (ambient + 4))) /
@@ -203,13 +208,13 @@ export function simulateTwin(
     }
     // Rising, the valve follows the opening curve; falling, it waits until the wax is a play below.
     played = felt > played ? felt : felt < played - HYSTERESIS_K ? felt + HYSTERESIS_K : played;
-    lift = Math.min(fault.liftLimit, smoothStep((played - opening) / p.span));
+    lift = Math.min(fault.liftLimit, smoothStep((played - opening) * perSpan));
     if (fault.fan === 0) fan = 0;
     else if (fault.fan === 2) fan = 1;
     else if (belted) fan = Math.min(1.3, pump);
     else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - p.fanOn + 14) / 10)) * Math.min(1.3, pump);
     else if (inputs.fanLogged) fan = inputs.fan[k]!;
-    else fan = smoothStep((reading - p.fanOn + fanWidth_k) / fanWidth_k);
+    else fan = smoothStep((reading - p.fanOn + fanWidth_k) * perFanWidth);
 
     const wetted = coolant - 0.2 * fault.air * (coolant - ambient);
     element += senderGain * (wetted - element);
