@@ -140,12 +140,13 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
   const fanOnSd = fan.on_c === null ? 4 : 1.5;
   const reference_kw = referenceFuel_kw(inputs.vehicle);
-  const coldDay = inputs.ambientSd_k > 5 ? 0.5 : Math.min(1, Math.max(0, (20 - inputs.ambientGuess_c) / 25));
   // People heat the cabin when it is cold outside.
-  const heaterUse = inputs.heaterLogged ? 1 : 0.17 + 0.65 * coldDay;
+  const heaterUse = (ambient_c: number): number =>
+    inputs.heaterLogged ? 1 : 0.17 + 0.65 * Math.min(1, Math.max(0, (20 - ambient_c) / 25));
   const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included.
   const heatShare = diesel ? 0.37 : 0.46;
+  const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient');
   const toParameters = (z: Float64Array): TwinParameters => ({
     heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
     heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
@@ -153,10 +154,10 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
     slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
     radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.35 * zOf(z, 'radiator')),
-    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse * Math.exp(heaterSd * zOf(z, 'heater')),
+    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
     loss: 0.017 * size ** 0.67 * Math.exp(0.35 * zOf(z, 'loss')),
     flow: 2.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'flow')),
-    ambient: inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient'),
+    ambient: ambientOf(z),
     startExcess: startExcess_k(z[index.startExcess]!),
     opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
     span: span * Math.exp(0.18 * zOf(z, 'span')),
