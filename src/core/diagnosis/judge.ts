@@ -43,6 +43,10 @@ function reachedRegulation(problem: TraceProblem, healthy: HypothesisFit): numbe
   return 1 / (1 + Math.exp(-(top - lowest + 2) / 0.5));
 }
 
+/** What the log likelihood of this trace is divided by. */
+const temperatureOf = (problem: TraceProblem): number =>
+  problem.inputs.heatSource === 'unknown' ? CALIBRATION.temperatureUnknownHeat : CALIBRATION.temperature;
+
 /** Log evidence of each hypothesis with the discrepancy scaled to what this trace shows. */
 function scaledEvidence(
   hypotheses: readonly HypothesisReport[],
@@ -57,7 +61,7 @@ function waysOf(hypotheses: readonly HypothesisReport[], problem: TraceProblem):
   const scaled = scaledEvidence(hypotheses, problem);
   return hypotheses
     .filter((h) => h.variant !== SOUND.variant)
-    .map((h) => ({ ...h, support: scaled(h) / CALIBRATION.temperature }));
+    .map((h) => ({ ...h, support: scaled(h) / temperatureOf(problem) }));
 }
 
 function traceEvidence(
@@ -70,7 +74,7 @@ function traceEvidence(
   for (const cause of CAUSES) {
     const own = hypotheses.filter((h) => h.cause === cause);
     if (own.length > 0) {
-      logs[cause] = logSumExp(own.map((h) => Math.log(h.share) + scaled(h))) / CALIBRATION.temperature;
+      logs[cause] = logSumExp(own.map((h) => Math.log(h.share) + scaled(h))) / temperatureOf(problem);
     }
   }
   const sound = logs.healthy;

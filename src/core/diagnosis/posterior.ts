@@ -3,10 +3,10 @@ import { logSumExp } from '../signal';
 
 /**
  * Calibration of the odds. `temperature` divides the log likelihood of the trace: a reduced model is surer than it
- * should be. `floor` is kept for something that is not in the list, spread over the causes. Both are set on simulated
+ * should be, more so where the heat itself had to be guessed. `floor` is kept for something that is not in the list, spread over the causes. Both are set on simulated
  * vehicles and checked on others (docs/accuracy.md).
  */
-export const CALIBRATION = { temperature: 1.1, floor: 0.02 } as const;
+export const CALIBRATION = { temperature: 1.1, temperatureUnknownHeat: 1.2, floor: 0.02 } as const;
 
 /** Weight of the assumed discrepancy against what the best fit of this trace shows, in traces. */
 const NOISE_PRIOR_WEIGHT = 4;

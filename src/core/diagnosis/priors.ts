@@ -7,9 +7,9 @@ import { CAUSES, type Cause } from '../base';
  */
 export const BASE_RATES: Readonly<Record<Cause, number>> = {
   healthy: 0.22,
-  'insufficient-heat': 0.16,
+  'insufficient-heat': 0.18,
   'thermostat-stuck-open': 0.09,
-  'thermostat-leaking': 0.03,
+  'thermostat-leaking': 0.045,
   'thermostat-opens-early': 0.07,
   'thermostat-opens-late': 0.06,
   'thermostat-stuck-closed': 0.05,

@@ -21,7 +21,7 @@ export const effect_k = (problem: TraceProblem, fit: HypothesisFit): number =>
   effectAt_k(problem, fit.hypothesis, fit.fit.z);
 
 /** Effect at which half of the full weight is given, K: somewhat above what sound vehicles of one type differ by. */
-const HALF_AT_K = 3.6;
+const HALF_AT_K = 3.1;
 const WIDTH_K = 0.5;
 /** Faults with a smaller effect are named as not shown by the drive, K. */
 export const HIDDEN_BELOW_K = 1.5;

@@ -5,8 +5,12 @@ import { fuelPower_kw, guessRpm, referenceFuel_kw, roadLoadFuel_kw, type HeatSou
 import { ramAirOf } from './ramAir';
 import { unknownDrive, type UnknownDrive } from './unknownDrive';
 
-/** Longest run the twin steps through; longer traces take longer steps. */
-const MOST_STEPS = 440;
+/**
+ * Longest run the twin steps through; longer traces take longer steps. Where nothing but the temperature was logged the
+ * drive is a slow wander and has no detail that short steps would show.
+ */
+const MOST_STEPS = 400;
+const MOST_STEPS_UNKNOWN = 312;
 const SHORTEST_STEP_S = 2.5;
 /** Grid on which power and air flow are worked out before they are averaged over a step, s. */
 const FINE_S = 1;
@@ -152,7 +156,8 @@ function engineInputs(
  */
 export function prepareInputs(trace: Trace, vehicle: Vehicle): TwinInputs {
   const total_s = duration_s(trace);
-  const step_s = Math.max(SHORTEST_STEP_S, total_s / MOST_STEPS);
+  const heatSource = chooseHeatSource(trace, vehicle);
+  const step_s = Math.max(SHORTEST_STEP_S, total_s / (heatSource === 'unknown' ? MOST_STEPS_UNKNOWN : MOST_STEPS));
   const bins = Math.max(1, Math.floor(total_s / (step_s * STEPS_PER_BIN)) + 1);
   const steps = bins * STEPS_PER_BIN;
   const per = Math.max(1, Math.round(step_s / FINE_S));
@@ -161,7 +166,6 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle): TwinInputs {
   const at = Float64Array.from({ length: steps * per }, (_, k) => t0 + (k + 0.5) * fine_s);
   const channel = (name: ChannelName): Float64Array | null =>
     has(trace, name) ? resample(trace.time_s, trace.channels[name]!, at) : null;
-  const heatSource = chooseHeatSource(trace, vehicle);
   const engine = engineInputs(vehicle, heatSource, channel, at.length, fine_s);
   const specificFuel = averaged(engine.specificFuel, per);
   const ambient = guessAmbient(trace);
