@@ -1,6 +1,6 @@
 import { differenceText, temperatureText, type Cause } from '../base';
 import { CAUSE_TEXT, causeName } from './causeText';
-import { GRADE_FROM } from './finding';
+import { acrossDivide, GRADE_FROM } from './finding';
 import { neighboursOf } from './neighbours';
 import { VEHICLE_PARAMETERS } from '../twin';
 import type { SignalFindings } from './detectors';
@@ -185,7 +185,7 @@ export function explain(context: JudgeContext): { reason: string; why: string[] 
   const why = [first, tidy(shape(leader.cause, features, context)), rival(context)];
   if (!quality.usable) return { reason: `Cannot tell from this trace: ${quality.problems[0] ?? 'not usable'}`, why };
   if (grade === 'inconclusive') {
-    const second = causes[1]!;
+    const second = acrossDivide(causes) ?? causes[1]!;
     return {
       reason: `Cannot tell yet: ${causeName(leader.cause).toLowerCase()} and ${causeName(second.cause).toLowerCase()} fit this trace about as well.`,
       why,

@@ -106,16 +106,43 @@ export interface Finding {
 /** Thresholds of the grades. */
 export const GRADE_FROM = { confirmed: 0.95, likely: 0.8, suspect: 0.5 } as const;
 
+/** Share from which the causes across the divide between sender and thermostat leave the verdict open. */
+const DIVIDED_FROM = 0.3;
+
+type Odds = Pick<CauseOdds, 'cause' | 'probability'>;
+
+function sideOf(cause: Cause): 'sender' | 'thermostat' | null {
+  if (cause.startsWith('sender-')) return 'sender';
+  return cause.startsWith('thermostat-') ? 'thermostat' : null;
+}
+
 /**
- * Grade of the leading cause. Odds split between neighbours that no trace can part still name the leader as suspect
- * where together they hold as much as one suspect must (decision 7).
+ * The strongest cause on the other side where the odds are divided between sender and thermostat: a sender that reads
+ * low and a thermostat that opens early draw one curve, and to replace the one for the other is the error that a
+ * customer pays for (decision 7). Null where the verdict leans clearly to one side or concerns neither.
  *
  * @param causes most probable first
  */
-export function gradeOf(causes: readonly { readonly cause: Cause; readonly probability: number }[]): Grade {
+export function acrossDivide(causes: readonly Odds[]): Odds | null {
+  const side = sideOf(causes[0]!.cause);
+  if (side === null) return null;
+  const others = causes.filter((c) => sideOf(c.cause) === (side === 'sender' ? 'thermostat' : 'sender'));
+  const together = others.reduce((sum, c) => sum + c.probability, 0);
+  return together >= DIVIDED_FROM ? others[0]! : null;
+}
+
+/**
+ * Grade of the leading cause. Odds split between neighbours that no trace can part still name the leader as suspect
+ * where together they hold as much as one suspect must; odds divided between sender and thermostat name neither
+ * (decision 7).
+ *
+ * @param causes most probable first
+ */
+export function gradeOf(causes: readonly Odds[]): Grade {
   const leader = causes[0]!;
   if (leader.probability >= GRADE_FROM.confirmed) return 'confirmed';
   if (leader.probability >= GRADE_FROM.likely) return 'likely';
+  if (acrossDivide(causes)) return 'inconclusive';
   if (leader.probability >= GRADE_FROM.suspect) return 'suspect';
   const family = neighboursOf(leader.cause);
   const together = causes.reduce((sum, c) => sum + (family.includes(c.cause) ? c.probability : 0), 0);

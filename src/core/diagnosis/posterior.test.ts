@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CAUSES, type Cause } from '../base';
-import { gradeOf } from './finding';
+import { acrossDivide, gradeOf } from './finding';
 import { addLogs, noiseScale, toProbabilities } from './posterior';
 import { BASE_RATES, logPriors } from './priors';
 import { visibilityLogs, visibilityWeight } from './visibility';
@@ -55,6 +55,73 @@ describe('odds', () => {
       { cause: 'thermostat-leaking', probability: leaking },
     ] as const;
     expect(gradeOf(causes)).toBe(grade);
+  });
+
+  it.each<[string, readonly (readonly [Cause, number])[], string, Cause | null]>([
+    [
+      'an even choice between sender and thermostat names neither',
+      [
+        ['sender-reads-low', 0.55],
+        ['thermostat-opens-early', 0.4],
+        ['healthy', 0.05],
+      ],
+      'inconclusive',
+      'thermostat-opens-early',
+    ],
+    [
+      'several thermostat faults together leave a sender open',
+      [
+        ['sender-reads-low', 0.52],
+        ['thermostat-opens-early', 0.2],
+        ['thermostat-stuck-open', 0.18],
+        ['healthy', 0.1],
+      ],
+      'inconclusive',
+      'thermostat-opens-early',
+    ],
+    [
+      'a clear lead stands',
+      [
+        ['thermostat-opens-early', 0.72],
+        ['sender-reads-low', 0.26],
+        ['healthy', 0.02],
+      ],
+      'suspect',
+      null,
+    ],
+    [
+      'neighbours do not add up past a sender that holds as much',
+      [
+        ['thermostat-stuck-open', 0.38],
+        ['sender-reads-low', 0.36],
+        ['thermostat-leaking', 0.26],
+      ],
+      'inconclusive',
+      'sender-reads-low',
+    ],
+    [
+      'a gauge’s own sender is not the engine’s',
+      [
+        ['thermostat-stuck-open', 0.55],
+        ['gauge-sender-fault', 0.4],
+        ['healthy', 0.05],
+      ],
+      'suspect',
+      null,
+    ],
+    [
+      'neither side speaks where the lead is neither',
+      [
+        ['low-coolant-or-air', 0.51],
+        ['sender-reads-low', 0.49],
+      ],
+      'suspect',
+      null,
+    ],
+  ])('%s', (_, odds, grade, across) => {
+    const causes = odds.map(([cause, probability]) => ({ cause, probability }));
+    expect(gradeOf(causes)).toBe(grade);
+    expect(acrossDivide(causes)?.cause ?? null).toBe(across);
   });
 
   it('trusts small differences only where the model follows closely', () => {

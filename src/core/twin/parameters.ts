@@ -102,12 +102,12 @@ const HEAT_PRIOR = {
   load: { scale: 0.22, wander: 0.14, spacing_s: 300, cold: 0.12 },
   'road-load': { scale: 0.22, wander: 0.18, spacing_s: 240, cold: 0.4 },
   'engine-speed': { scale: 0.28, wander: 0.3, spacing_s: 200, cold: 0.4 },
-  unknown: { scale: 0.22, wander: 0.95, spacing_s: 85, cold: 0.4 },
+  unknown: { scale: 0.22, wander: 0.9, spacing_s: 110, cold: 0.4 },
 } as const;
 
 const MOST_KNOTS = 9;
 /** Where only the temperature was logged the heat itself must be found: more knots, closer at the start. */
-const MOST_KNOTS_UNKNOWN = 19;
+const MOST_KNOTS_UNKNOWN = 15;
 const EARLY_KNOTS = 1.5;
 /** How much whole drives differ in activity, beside the wander within one (see `UnknownDrive`). */
 const WHOLE_DRIVE_SD = 0.6;

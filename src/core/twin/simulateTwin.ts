@@ -141,7 +141,7 @@ export function simulateTwin(
       ram = drive.ramAir[row]! + (drive.ramAir[row + 1]! - drive.ramAir[row]!) * part;
       pump = drive.pumpRel[row]! + (drive.pumpRel[row + 1]! - drive.pumpRel[row]!) * part;
       const log = drive.logFuel[row]! + (drive.logFuel[row + 1]! - drive.logFuel[row]!) * part;
-      specific = Math.exp(log);
+      if (heatedBy_k > 0) specific = Math.exp(log);
       q = p.heatScale * Math.exp(p.heatTilt * log);
       if (engine.hybrid) {
         const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - 50) / 10);
