@@ -1,4 +1,5 @@
 import type { Vehicle } from '../base';
+import { MAP_DEFAULTS, type MapOptions } from '../fit';
 import { VEHICLE_PARAMETER_COUNT } from '../twin';
 import { HYPOTHESES, SOUND, type Hypothesis } from './hypotheses';
 import type { JudgeProgress } from './judgeProgress';
@@ -9,8 +10,12 @@ import { firstGuess, fitHypothesis, vehiclePart, type HypothesisFit, type TraceP
 const SOUND_RESTARTS = 4;
 /** Where a fault leads the sound vehicle by more than this in log evidence, it is tried again from all of them. */
 const ACCUSED_FROM = 2;
-/** Faults this close to the best in log evidence are tried again from the sound vehicle. */
-const CONTENDER_WITHIN = 9;
+/** Faults this close to the best in log evidence are tried again from what others found. */
+const CONTENDER_WITHIN = 20;
+/** Faults, beside the sound vehicle, whose vehicle and drive the others are tried from. */
+const DONORS = 3;
+/** No step: only how good a start is. */
+const JUST_LOOK: MapOptions = { ...MAP_DEFAULTS, maxIterations: 0 };
 /** A restart must gain this much to count. */
 const BETTER_BY = 0.05;
 
@@ -25,6 +30,16 @@ function fitFresh(problem: TraceProblem, hypothesis: Hypothesis): HypothesisFit 
     .reduce(better);
 }
 
+/** The vehicle and drive found by another fit from which a fault, as severe as fitted, starts best. */
+function bestStart(problem: TraceProblem, fit: HypothesisFit, donors: readonly HypothesisFit[]): Float64Array {
+  const severity = fit.fit.z.slice(VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
+  const looks = donors
+    .filter((donor) => donor.hypothesis !== fit.hypothesis)
+    .map((donor) => Float64Array.of(...vehiclePart(problem, donor), ...severity))
+    .map((start) => ({ start, ...fitHypothesis(problem, fit.hypothesis, start, JUST_LOOK).fit }));
+  return looks.reduce((a, b) => (b.objective < a.objective ? b : a)).start;
+}
+
 /** Best of the fits with different causes, leaving out `except`. */
 function bestOthers(fits: readonly HypothesisFit[], except: Hypothesis, count: number): HypothesisFit[] {
   const sorted = fits.filter((f) => f.hypothesis !== except).sort((a, b) => b.logEvidence - a.logEvidence);
@@ -35,7 +50,8 @@ function bestOthers(fits: readonly HypothesisFit[], except: Hypothesis, count: n
 
 /**
  * Fits every hypothesis that applies. The bend at opening makes several valleys, so what one hypothesis learned of the
- * vehicle is tried by the others: the sound vehicle starts again from the best faults, and close faults from it.
+ * vehicle is tried by the others: the sound vehicle starts again from the best faults, and close faults from the best
+ * of these.
  *
  * @returns one fit per hypothesis, the sound vehicle first
  */
@@ -61,13 +77,17 @@ export function* fitCauses(
     for (const other of rest) sound = better(sound, fitHypothesis(problem, SOUND, vehiclePart(problem, other)));
   }
   fits[0] = sound;
+  const donors = [sound, ...bestOthers(fits, SOUND, DONORS)];
   for (let i = 1; i < fits.length; i++) {
     const fit = fits[i]!;
     if (fit.logEvidence < best - CONTENDER_WITHIN) continue;
     yield { done: of - 1, of, doing: fit.hypothesis.cause };
-    const severity = fit.fit.z.slice(VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
-    const start = Float64Array.of(...vehiclePart(problem, sound), ...severity);
+    const start = bestStart(problem, fit, donors);
     fits[i] = better(fit, fitHypothesis(problem, fit.hypothesis, start));
+  }
+  // What the others found since may serve the sound vehicle too.
+  for (const other of bestOthers(fits, SOUND, 1)) {
+    fits[0] = better(fits[0], fitHypothesis(problem, SOUND, vehiclePart(problem, other)));
   }
   yield* settleContenders(problem, fits, (doing) => ({ done: of - 1, of, doing }));
   return fits;
