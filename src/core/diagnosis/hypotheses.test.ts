@@ -118,6 +118,20 @@ describe('fitting', () => {
     expect(best - fits[0]!.logEvidence).toBeLessThan(6);
   });
 
+  it('lets a fault start from the vehicle and drive that another fault found', () => {
+    // Alone, the fit of an element that is always on ends in a valley with far too little heat.
+    const heatedCase = drawScenario({ seed: 860_082, cause: 'thermostat-heating-fault', channelSet: 'basic' });
+    const clean = maskTrace(heatedCase.trace, inspectSignal(heatedCase.trace, heatedCase.vehicle));
+    const own = prepareProblem(prepareInputs(clean, heatedCase.vehicle), clean, null);
+    const steps = fitCauses(own, heatedCase.vehicle);
+    let step = steps.next();
+    while (!step.done) step = steps.next();
+    const fits = step.value;
+    const evidence = (variant: string) => fits.find((f) => f.hypothesis.variant === variant)!.logEvidence;
+    expect(heatedCase.fault.heatingElement).toBe('always-on');
+    expect(evidence('always-on')).toBeGreaterThan(evidence('early'));
+  });
+
   it('says how far a fault moves the reading on this drive', () => {
     const of = (variant: string) => {
       const h = HYPOTHESES.find((x) => x.variant === variant)!;

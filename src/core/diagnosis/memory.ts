@@ -35,6 +35,7 @@ export function learnVehicle(trace: Trace, vehicle: Vehicle, before: VehicleMemo
   const { fit } = fitHypothesis(problem, SOUND, firstGuess(problem, SOUND, []));
   const from = before ?? NO_MEMORY;
   const size = fit.z.length;
+  const covariance = fit.covariance();
   const sameHeat = from.heatSource === null || from.heatSource === inputs.heatSource;
   const keep = VEHICLE_PARAMETERS.map(({ name }) => {
     if (OF_THE_DRIVE.includes(name)) return false;
@@ -45,7 +46,7 @@ export function learnVehicle(trace: Trace, vehicle: Vehicle, before: VehicleMemo
     mean: VEHICLE_PARAMETERS.map((_, i) => (keep[i] ? from.mean[i]! + from.sd[i]! * fit.z[i]! : from.mean[i]!)),
     sd: VEHICLE_PARAMETERS.map((_, i) => {
       if (!keep[i]) return from.sd[i]!;
-      const posterior = from.sd[i]! * Math.sqrt(fit.covariance[i * size + i]!);
+      const posterior = from.sd[i]! * Math.sqrt(covariance[i * size + i]!);
       return Math.min(from.sd[i]!, Math.max(NARROWEST, posterior));
     }),
     heatSource: from.heatSource ?? inputs.heatSource,

@@ -44,8 +44,8 @@ export interface MapFit {
   readonly loss: number;
   /** Log evidence by Laplace's approximation, up to the same constant for every model of the same data. */
   readonly logEvidence: number;
-  /** Posterior covariance of z, row by row. */
-  readonly covariance: Float64Array;
+  /** Works out the posterior covariance of z, row by row: few callers need it. */
+  readonly covariance: () => Float64Array;
   readonly stopped: 'converged' | 'maxIterations' | 'stuck' | 'nonFinite';
   readonly iterations: number;
   readonly evaluations: number;
@@ -257,19 +257,23 @@ export function mapFit(problem: MapProblem, start: Float64Array, options: MapOpt
 /** Evidence and covariance at the end of a search. */
 function summarise(search: Search, size: number, end: Pick<MapFit, 'stopped' | 'iterations'>): MapFit {
   const n = search.active.length;
-  const covariance = new Float64Array(size * size);
-  for (let i = 0; i < size; i++) covariance[i * size + i] = 1;
+  let cholesky: CholeskyDecomposition | null = null;
   let logDet = 0;
   if (end.stopped !== 'nonFinite' && n > 0 && search.jacobian.length === n) {
-    const cholesky = new CholeskyDecomposition(Matrix.from1DArray(n, n, search.equations().hessian));
+    cholesky = new CholeskyDecomposition(Matrix.from1DArray(n, n, search.equations().hessian));
     for (let i = 0; i < n; i++) logDet += 2 * Math.log(cholesky.lowerTriangularMatrix.get(i, i));
-    const inverse = cholesky.solve(Matrix.eye(n, n));
+  }
+  const covariance = (): Float64Array => {
+    const out = new Float64Array(size * size);
+    for (let i = 0; i < size; i++) out[i * size + i] = 1;
+    const inverse = cholesky?.solve(Matrix.eye(n, n));
     search.active.forEach((a, i) => {
       search.active.forEach((b, j) => {
-        covariance[a * size + b] = inverse.get(i, j);
+        if (inverse) out[a * size + b] = inverse.get(i, j);
       });
     });
-  }
+    return out;
+  };
   return {
     z: search.z,
     objective: search.objective,
