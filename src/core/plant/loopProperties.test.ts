@@ -140,7 +140,9 @@ describe('the cooling loop under any constant load', () => {
           stepLoop(body, NO_FAULT, fine, input, 0.1);
           stepLoop(body, NO_FAULT, fine, input, 0.1);
         }
-        expect(Math.abs(coarse.headCoolant_c - fine.headCoolant_c)).toBeLessThan(0.5);
+        // Part in a hundred of the rise: forty kilowatts at a standstill boil an engine within these five minutes.
+        const rise = Math.abs(fine.headCoolant_c - input.ambient_c);
+        expect(Math.abs(coarse.headCoolant_c - fine.headCoolant_c)).toBeLessThan(0.3 + 0.01 * rise);
       }),
       20,
     );
