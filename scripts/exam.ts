@@ -30,6 +30,10 @@ if (values.set !== undefined && only === null) {
   process.stderr.write(`exam: --set takes one of ${CHANNEL_SETS.join(', ')}\n`);
   process.exit(2);
 }
+if (only && values.write) {
+  process.stderr.write('exam: --write reports all channel sets: leave out --set, or --write\n');
+  process.exit(2);
+}
 const started = performance.now();
 const cases = await runExam({ count, seed, only }, (done) => {
   if (done % 50 === 0) process.stderr.write(`${done} of ${count} judged\n`);

@@ -67,6 +67,17 @@ describe('the words of a finding', () => {
     expect(next[0]!.why).toContain('Too short');
   });
 
+  it('a choice between sender and thermostat that no trace can make names both, and what parts them', () => {
+    const s = drawScenario({ seed: 820_199, cause: 'sender-reads-low', channelSet: 'temperature-only' });
+    const { verdict, why, next } = judgeNow(s.trace, s.vehicle);
+    expect(verdict.grade).toBe('inconclusive');
+    expect(verdict.reason).toMatch(/^Cannot tell yet: /);
+    expect(verdict.reason).toContain('sender reads low');
+    expect(verdict.reason).toContain('thermostat opens early');
+    expect(why[2]).toContain('another test must separate them');
+    expect(next[0]!.test).toContain('against the reading');
+  });
+
   it('a broken reading is quoted with its times', () => {
     const s = drawScenario({ seed: 78_030, cause: 'healthy', channelSet: 'basic', ambient_c: 8 });
     const at = Math.floor(s.trace.time_s.length / 7);

@@ -106,7 +106,7 @@ export interface Finding {
 /** Thresholds of the grades. */
 export const GRADE_FROM = { confirmed: 0.95, likely: 0.8, suspect: 0.5 } as const;
 
-/** Share from which the causes across the divide between sender and thermostat leave the verdict open. */
+/** Share from which the causes across the divide leave the verdict open; weighed in decision 7. */
 const DIVIDED_FROM = 0.3;
 
 type Odds = Pick<CauseOdds, 'cause' | 'probability'>;

@@ -86,9 +86,8 @@ export function* fitCauses(
     fits[i] = better(fit, fitHypothesis(problem, fit.hypothesis, start));
   }
   // What the others found since may serve the sound vehicle too.
-  for (const other of bestOthers(fits, SOUND, 1)) {
-    fits[0] = better(fits[0], fitHypothesis(problem, SOUND, vehiclePart(problem, other)));
-  }
+  const [leader] = bestOthers(fits, SOUND, 1);
+  if (leader) fits[0] = better(sound, fitHypothesis(problem, SOUND, vehiclePart(problem, leader)));
   yield* settleContenders(problem, fits, (doing) => ({ done: of - 1, of, doing }));
   return fits;
 }

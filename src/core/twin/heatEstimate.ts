@@ -12,6 +12,10 @@ export interface EngineSignals {
   readonly maf_gps: number;
 }
 
+/** Speeds that inputs are relative to: road speed 100 km/h, m/s, and engine speed, rpm. */
+export const REFERENCE_MPS = 27.8;
+export const REFERENCE_RPM = 2500;
+
 /** Fuel power to which others are compared: 15 kW per litre of displacement, kW. */
 export const referenceFuel_kw = (vehicle: Vehicle): number => 15 * vehicle.engine.displacement_l;
 

@@ -1,7 +1,15 @@
 import { median, min } from 'd3-array';
 import { countPresent, duration_s, type ChannelName, type Trace, type Vehicle } from '../base';
 import { resample } from '../signal';
-import { fuelPower_kw, guessRpm, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
+import {
+  fuelPower_kw,
+  guessRpm,
+  REFERENCE_MPS,
+  REFERENCE_RPM,
+  referenceFuel_kw,
+  roadLoadFuel_kw,
+  type HeatSource,
+} from './heatEstimate';
 import { ramAirOf } from './ramAir';
 import { unknownDrive, type UnknownDrive } from './unknownDrive';
 
@@ -34,7 +42,7 @@ export interface TwinInputs {
   readonly speedRel: Float64Array;
   /** Air that the car's own speed drives through the radiator, relative to 100 km/h. */
   readonly ramAir: Float64Array;
-  /** Engine speed relative to 2500 rpm. */
+  /** Engine speed relative to {@link REFERENCE_RPM}. */
   readonly pumpRel: Float64Array;
   /** Effect of the cabin blower on the heater, 0...1; 1 throughout when not logged. */
   readonly blower: Float64Array;
@@ -142,8 +150,8 @@ function engineInputs(
     }
     specificFuel[k] = Number.isFinite(fuel_kw) ? fuel_kw / reference_kw : 1;
     const v = speed ? speed[k]! : rpm ? Math.max(0, (rpm[k]! - 1.15 * vehicle.engine.idle_rpm) / 110) : 10;
-    speedRel[k] = Math.max(0, v / 27.8);
-    pumpRel[k] = (rpm ? rpm[k]! : guessRpm(vehicle, v)) / 2500;
+    speedRel[k] = Math.max(0, v / REFERENCE_MPS);
+    pumpRel[k] = (rpm ? rpm[k]! : guessRpm(vehicle, v)) / REFERENCE_RPM;
   }
   return { specificFuel, speedRel, ramAir: speedRel.map(ramAirOf), pumpRel };
 }

@@ -51,6 +51,9 @@ const INLET_MIX = 0.88;
 /** Temperature of block and oil from which an engine heats no more than when warm, °C. */
 const RUNNING_C = 90;
 
+/** Below this a hybrid runs its engine to warm it; 10 K above it stops it in town, °C. Working figure. */
+const HYBRID_COLD_C = 50;
+
 /** Lag between the heating command of a heated thermostat and the wax, s. */
 const HEATING_LAG_S = 30;
 
@@ -144,7 +147,7 @@ export function simulateTwin(
       if (heatedBy_k > 0) specific = Math.exp(log);
       q = p.heatScale * Math.exp(p.heatTilt * log);
       if (engine.hybrid) {
-        const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - 50) / 10);
+        const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - HYBRID_COLD_C) / 10);
         q *= running;
         pump *= running;
       }

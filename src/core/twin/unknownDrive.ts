@@ -1,7 +1,7 @@
 import type { Vehicle } from '../base';
 import { smoothStep } from '../signal';
 import { ramAirOf } from './ramAir';
-import { guessRpm, referenceFuel_kw, roadLoadFuel_kw } from './heatEstimate';
+import { guessRpm, REFERENCE_MPS, REFERENCE_RPM, referenceFuel_kw, roadLoadFuel_kw } from './heatEstimate';
 
 /**
  * How a vehicle is driven when nothing but its temperature was logged. A drive is a slowly wandering activity u,
@@ -19,23 +19,32 @@ export interface UnknownDrive {
   readonly warmShare: Float64Array;
 }
 
+/** Extent of the table either way, and its step; four standard deviations hold every drive. */
 export const ACTIVITY_RANGE = 4;
 export const ACTIVITY_STEP = 0.05;
 
 /**
  * Mean speed over a few minutes, km/h. A quarter of all such stretches is spent standing or creeping, a third in town,
- * an eighth above 90 km/h: round figures of mixed driving (the shares of phases in the WLTC, UN GTR 15).
+ * an eighth above 90 km/h: an assumption of this project for drives that are logged to warm an engine up, which stand
+ * more than mixed driving does.
  */
 function speedOf_kmh(activity: number): number {
   const free = 25 * Math.log1p(Math.exp(2.4 * activity + 0.52));
   return 150 * Math.tanh(free / 150);
 }
 
-/** Share of a stretch during which the car moves: all of it at speed, little of it while creeping. */
+/** Share of a stretch during which the car moves: all of it at speed, little while creeping. Working figure: 3 m/s. */
 const movingShare = (speed_mps: number): number => 1 - Math.exp(-speed_mps / 3);
 
-/** Mean acceleration that stops and traffic cost, m/s²: felt in town, gone on the open road. */
+/** Mean acceleration that stops and traffic cost, m/s²: felt in town, gone on the open road. Working figures. */
 const trafficAcceleration_mps2 = (speed_mps: number): number => 0.12 * Math.exp(-speed_mps / 12);
+
+/** Least share of time that a warm hybrid's engine runs; from the one speed on it runs more, from the other always, km/h. */
+const HYBRID = { least: 0.15, from_kmh: 30, to_kmh: 70 } as const;
+
+/** Share of the time a warm hybrid's engine runs: working figures, batteries and makers differ. */
+const hybridShare = (speed_kmh: number): number =>
+  HYBRID.least + (1 - HYBRID.least) * smoothStep((speed_kmh - HYBRID.from_kmh) / (HYBRID.to_kmh - HYBRID.from_kmh));
 
 /** Builds the table for one vehicle. */
 export function unknownDrive(vehicle: Vehicle): UnknownDrive {
@@ -60,11 +69,11 @@ export function unknownDrive(vehicle: Vehicle): UnknownDrive {
       rpm,
       acceleration_mps2: trafficAcceleration_mps2(speed_mps),
     });
-    table.speedRel[i] = mean_mps / 27.8;
+    table.speedRel[i] = mean_mps / REFERENCE_MPS;
     table.ramAir[i] = ramAirOf(table.speedRel[i]!);
-    table.pumpRel[i] = (moving * rpm + (1 - moving) * idle.rpm) / 2500;
+    table.pumpRel[i] = (moving * rpm + (1 - moving) * idle.rpm) / REFERENCE_RPM;
     table.logFuel[i] = Math.log((moving * driven_kw + (1 - moving) * idle_kw) / referenceFuel_kw(vehicle));
-    if (vehicle.engine.hybrid) table.warmShare[i] = 0.15 + 0.85 * smoothStep((mean_mps * 3.6 - 30) / 40);
+    if (vehicle.engine.hybrid) table.warmShare[i] = hybridShare(mean_mps * 3.6);
   }
   return table;
 }

@@ -2,6 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Camera, X } from 'lucide-react';
+import Image from 'next/image';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
@@ -16,8 +17,7 @@ function Picture({ photo }: { photo: PhotoRecord }) {
   useEffect(() => () => URL.revokeObjectURL(url), [url]);
   return (
     <a href={url} target="_blank" rel="noreferrer">
-      {/* eslint-disable-next-line @next/next/no-img-element -- a picture out of the browser's own store */}
-      <img src={url} alt={photo.caption} className="h-24 w-32 object-cover" />
+      <Image unoptimized src={url} alt={photo.caption} width={128} height={96} className="h-24 w-32 object-cover" />
     </a>
   );
 }

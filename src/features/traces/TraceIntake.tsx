@@ -61,6 +61,7 @@ function ImportedStrip({
 }) {
   const { rows, duration_s, format, columns, cleaning, notes } = record.report;
   const cleaned = cleaning.length + notes.length;
+  const channels = columns.filter((c) => c.channel !== 'time_s').length;
   return (
     <div
       role="status"
@@ -68,8 +69,8 @@ function ImportedStrip({
       className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-content/20 px-5 py-2"
     >
       <span>
-        <strong>{record.fileName}</strong>: {rows} rows, {Math.round(duration_s / 60)} min,{' '}
-        {columns.filter((c) => c.channel !== 'time_s').length} channels, {format}.{' '}
+        <strong>{record.fileName}</strong>: {rows} rows, {Math.round(duration_s / 60)} min, {channels}{' '}
+        {channels === 1 ? 'channel' : 'channels'}, {format}.{' '}
         {cleaned > 0 && <strong>{cleaned === 1 ? 'One thing to know.' : `${cleaned} things to know.`}</strong>}
       </span>
       <button type="button" className="btn btn-sm" onClick={onReport}>
