@@ -5,7 +5,7 @@
  */
 import os from 'node:os';
 import { median } from 'd3-array';
-import { judgeNow } from '../src/core/diagnosis';
+import { judgeNow } from '../src/core/judge';
 import Papa from 'papaparse';
 import { createFileReader } from '../src/core/formats';
 import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive, type Phase } from '../src/core/plant';
@@ -93,6 +93,6 @@ say(
 
 const COUNT = 60;
 const started = performance.now();
-await runExam({ count: COUNT, seed: 900_000, only: null }, () => undefined);
+await runExam('case', { count: COUNT, seed: 900_000, only: null }, () => undefined);
 const rate = (1000 * COUNT) / (performance.now() - started);
 say(`batch: ${rate.toFixed(1)} exam cases a second over ${os.availableParallelism()} cores, simulation included`);

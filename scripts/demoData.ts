@@ -6,7 +6,7 @@ import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { celsiusToFahrenheit, KM_PER_MILE, type ChannelName, type Trace } from '../src/core/base';
 import { writeTrace } from '../src/core/formats';
-import { judgeNow } from '../src/core/diagnosis';
+import { judgeNow } from '../src/core/judge';
 import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive } from '../src/core/plant';
 import { ARRIVAL, JOBS, VEHICLES, type DemoJob } from './demoGarage';
 

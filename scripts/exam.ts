@@ -35,7 +35,7 @@ if (only && values.write) {
   process.exit(2);
 }
 const started = performance.now();
-const cases = await runExam({ count, seed, only }, (done) => {
+const cases = await runExam('case', { count, seed, only }, (done) => {
   if (done % 50 === 0) process.stderr.write(`${done} of ${count} judged\n`);
 });
 const figures = examFigures(cases);

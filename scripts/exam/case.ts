@@ -1,5 +1,6 @@
 import { CAUSES, type Cause, type ChannelSet } from '../../src/core/base';
-import { judgeNow, type Grade, type HypothesisReport } from '../../src/core/diagnosis';
+import { type HypothesisReport, judgeNow } from '../../src/core/judge';
+import type { Grade } from '../../src/core/evidence';
 import { drawScenario, type ScenarioRequest } from '../../src/core/plant';
 
 /** One judged exam case. */

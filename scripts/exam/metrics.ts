@@ -1,6 +1,6 @@
 import { median } from 'd3-array';
 import { CAUSES, type Cause, type ChannelSet } from '../../src/core/base';
-import { neighboursOf } from '../../src/core/diagnosis';
+import { neighboursOf } from '../../src/core/base';
 import type { ExamCase } from './case';
 
 /** A fault is observable from this effect on the logged reading, and clear from the next, K RMS. */

@@ -5,7 +5,10 @@ import { JudgingBar } from '@/features/judging/JudgingBar';
 import { AppShell } from '@/features/shell/AppShell';
 import './globals.css';
 
-export const metadata: Metadata = { title: 'Varmek', description: 'From a logged warm-up to a finding' };
+export const metadata: Metadata = {
+  title: { default: 'Jobs · Varmek', template: '%s · Varmek' },
+  description: 'From a logged warm-up to a finding',
+};
 export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 /** The server says at run time whether it is a demo. */
 export const dynamic = 'force-dynamic';

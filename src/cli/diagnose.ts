@@ -2,8 +2,9 @@
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import type { Vehicle } from '../core/base';
-import { judgeNow, resultLine, type Finding } from '../core/diagnosis';
+import { type Finding, judgeNow, resultLine } from '../core/judge';
 import { readManifest, readVehicleFile, type ImportError } from '../core/formats';
+import { drivesLine } from './drivesLine';
 import { readText, readTraceFile, userPath } from './files';
 
 const USAGE = `usage: npm run --silent diagnose -- TRACE [TRACE ...] --vehicle VEHICLE.json [--json]
@@ -11,9 +12,9 @@ const USAGE = `usage: npm run --silent diagnose -- TRACE [TRACE ...] --vehicle V
 `;
 
 interface Item {
-  /** Path as the user or the manifest gave it. */
-  readonly given: string;
-  readonly trace: string;
+  /** Path, or paths of several drives of one vehicle, as the user or the manifest gave them. */
+  readonly given: string | readonly string[];
+  readonly traces: readonly string[];
   readonly vehicle: string;
 }
 
@@ -43,7 +44,7 @@ function readArguments(): { items: Item[]; json: boolean } {
   if (positionals.length === 0) wrongArguments('no trace given');
   if (vehicle === undefined) wrongArguments('--vehicle is missing');
   return {
-    items: positionals.map((given) => ({ given, trace: userPath(given), vehicle: userPath(vehicle) })),
+    items: positionals.map((given) => ({ given, traces: [userPath(given)], vehicle: userPath(vehicle) })),
     json: values.json,
   };
 }
@@ -56,8 +57,8 @@ function manifestItems(given: string): Item[] {
   if (!manifest.ok) wrongArguments(`${given}: ${manifest.error.message}`);
   const folder = path.dirname(file);
   return manifest.value.map((item) => ({
-    given: item.trace,
-    trace: path.resolve(folder, item.trace),
+    given: item.single ? item.traces[0]! : item.traces,
+    traces: item.traces.map((trace) => path.resolve(folder, trace)),
     vehicle: path.resolve(folder, item.vehicle),
   }));
 }
@@ -75,11 +76,26 @@ function loadVehicle(file: string): Vehicle | ImportError {
   return found;
 }
 
-async function diagnose(item: Item): Promise<Finding | ImportError> {
+/** A finding per drive, in order; or why one could not be read. */
+async function diagnose(item: Item): Promise<readonly Finding[] | ImportError> {
   const vehicle = loadVehicle(item.vehicle);
   if ('code' in vehicle) return vehicle;
-  const read = await readTraceFile(item.trace);
-  return read.ok ? judgeNow(read.value.trace, vehicle) : read.error;
+  const findings: Finding[] = [];
+  for (const trace of item.traces) {
+    const read = await readTraceFile(trace);
+    if (!read.ok)
+      return item.traces.length > 1 ? { ...read.error, message: `${trace}: ${read.error.message}` } : read.error;
+    findings.push(judgeNow(read.value.trace, vehicle));
+  }
+  return findings;
+}
+
+/** The line of an item: its one finding's, or that of all its drives together. */
+function lineOf(item: Item, findings: readonly Finding[]): Record<string, unknown> {
+  if (typeof item.given === 'string') return resultLine(item.given, findings[0]!);
+  const vehicle = loadVehicle(item.vehicle);
+  if ('code' in vehicle) throw new Error(vehicle.message);
+  return drivesLine(item.given, vehicle, findings);
 }
 
 function summary(file: string, finding: Finding): string {
@@ -107,10 +123,14 @@ for (const item of items) {
     failed = true;
     const error = { code: result.code, message: result.message, line: result.line };
     process.stdout.write(
-      json ? `${JSON.stringify({ file: item.given, error })}\n` : `${item.given}\n  not read: ${result.message}\n`,
+      json
+        ? `${JSON.stringify({ file: item.given, error })}\n`
+        : `${String(item.given)}\n  not read: ${result.message}\n`,
     );
-  } else {
-    process.stdout.write(`${json ? JSON.stringify(resultLine(item.given, result)) : summary(item.given, result)}\n`);
+  } else if (json) process.stdout.write(`${JSON.stringify(lineOf(item, result))}\n`);
+  else {
+    const names = typeof item.given === 'string' ? [item.given] : item.given;
+    process.stdout.write(`${result.map((finding, i) => summary(names[i]!, finding)).join('\n')}\n`);
   }
 }
 process.exitCode = failed ? 3 : 0;

@@ -1,11 +1,14 @@
 import { Dexie, type EntityTable } from 'dexie';
-import type { ImportReport, ReadOptions } from '@/core/formats';
+import { completeReports } from './migrations/completeReports';
+import { toChronicle } from './migrations/toChronicle';
 import type {
+  EntryRecord,
   FindingRecord,
   JobRecord,
   PhotoRecord,
   RecordingRecord,
   SettingRecord,
+  SummaryRecord,
   TraceRecord,
   TriageRecord,
   VehicleRecord,
@@ -15,12 +18,14 @@ import type {
 export class VarmekDatabase extends Dexie {
   vehicles!: EntityTable<VehicleRecord, 'id'>;
   jobs!: EntityTable<JobRecord, 'id'>;
+  entries!: EntityTable<EntryRecord, 'id'>;
   traces!: EntityTable<TraceRecord, 'id'>;
   findings!: EntityTable<FindingRecord, 'traceId'>;
   photos!: EntityTable<PhotoRecord, 'id'>;
   settings!: EntityTable<SettingRecord, 'key'>;
   recordings!: EntityTable<RecordingRecord, 'id'>;
   triage!: EntityTable<TriageRecord, 'id'>;
+  summaries!: EntityTable<SummaryRecord, 'jobId'>;
 
   constructor(name = 'varmek') {
     super(name);
@@ -32,37 +37,9 @@ export class VarmekDatabase extends Dexie {
       photos: 'id, jobId',
       settings: 'key',
     });
-    // Reports tell more since version 2: what earlier ones did not record is said to be unknown.
-    this.version(2)
-      .stores({ recordings: 'id, jobId', triage: 'id, addedAt' })
-      .upgrade((change) =>
-        change
-          .table<TraceRecord>('traces')
-          .toCollection()
-          .modify((record: { report: ImportReport; options?: ReadOptions }) => {
-            record.report = completeReport(record.report);
-            record.options = {};
-          }),
-      );
+    this.version(2).stores({ recordings: 'id, jobId', triage: 'id, addedAt' }).upgrade(completeReports);
+    this.version(3).stores({ entries: 'id, jobId', summaries: 'jobId' }).upgrade(toChronicle);
   }
-}
-
-function completeReport(
-  old: Partial<ImportReport> & Pick<ImportReport, 'rows' | 'duration_s' | 'columns'>,
-): ImportReport {
-  return {
-    format: 'delimited text',
-    ignored: [],
-    notes: [],
-    cleaning: [],
-    clock: null,
-    headers: old.columns.map((c) => c.header),
-    ...old,
-    columns: old.columns.map((c, column) => ({
-      ...{ column, confidence: 'sure' as const, why: 'from its header' },
-      ...c,
-    })),
-  };
 }
 
 let instance: VarmekDatabase | undefined;

@@ -1,146 +1,191 @@
+import { readEntry, type Entry } from '@/core/case';
 import type { Result } from '@/core/base';
 import { database } from './database';
-import {
-  NO_COLD_READINGS,
-  type AnswerRecord,
-  type CodeRecord,
-  type ColdReadings,
-  type FindingRecord,
-  type JobRecord,
-  type JobState,
-  type PhotoRecord,
-  type TraceRecord,
-  type VehicleRecord,
+import type {
+  EntryRecord,
+  FindingRecord,
+  JobRecord,
+  JobState,
+  PlanRecord,
+  SummaryRecord,
+  TraceRecord,
+  VehicleRecord,
 } from './records';
 import { kept, type StorageError } from './storageError';
+import { deleteRowsOfJob, putRowsOfJob, rowsOfJob, wholeJobTables, type JobRows } from './tables';
+
+/** Fields of a new job. */
+export interface NewJob {
+  readonly id?: string;
+  readonly vehicleId: string;
+  readonly complaint: string;
+  readonly conditions?: string;
+  readonly state?: JobState;
+  readonly lookAgainOn?: string;
+  readonly plan?: JobRecord['plan'];
+  readonly stopwatch?: JobRecord['stopwatch'];
+  readonly createdAt?: number;
+}
+
+/** A job's record from its fields. */
+export function jobRecord(fields: NewJob): JobRecord {
+  const now = fields.createdAt ?? Date.now();
+  return {
+    id: fields.id ?? crypto.randomUUID(),
+    vehicleId: fields.vehicleId,
+    complaint: fields.complaint,
+    conditions: fields.conditions ?? '',
+    state: fields.state ?? 'to-look-at',
+    lookAgainOn: fields.lookAgainOn ?? '',
+    plan: fields.plan ?? null,
+    stopwatch: fields.stopwatch ?? null,
+    createdAt: now,
+    updatedAt: now,
+    revision: 0,
+  };
+}
+
+/** Adds a job, with the first entries of its chronicle. */
+export function addJob(
+  fields: NewJob,
+  entries: readonly Omit<EntryRecord, 'id' | 'jobId'>[] = [],
+): Promise<Result<JobRecord, StorageError>> {
+  const job = jobRecord(fields);
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.jobs, db.entries, async () => {
+      await db.jobs.add(job);
+      await db.entries.bulkAdd(
+        entries.map((e) => ({ ...e, at: Number(e.at), id: crypto.randomUUID(), jobId: job.id })),
+      );
+      return job;
+    }),
+  );
+}
+
+/** Changes fields of a job and marks it as touched. */
+export function updateJob(
+  id: string,
+  change: Partial<Omit<JobRecord, 'id' | 'createdAt' | 'plan' | 'revision'>>,
+): Promise<Result<number, StorageError>> {
+  return kept(() => database().jobs.update(id, { ...change, updatedAt: Date.now() }));
+}
+
+/** Merges a change into a job's plan inside one transaction: two tabs and quick typing lose nothing. */
+export function changePlan(
+  id: string,
+  first: PlanRecord,
+  change: Partial<PlanRecord>,
+): Promise<Result<PlanRecord, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.jobs, async () => {
+      const plan = { ...((await db.jobs.get(id))?.plan ?? first), ...change };
+      await db.jobs.update(id, { plan, updatedAt: Date.now() });
+      return plan;
+    }),
+  );
+}
+
+/** Says inside a transaction that what a job's odds follow from has changed. */
+export async function touchCase(jobId: string): Promise<void> {
+  await database()
+    .jobs.where('id')
+    .equals(jobId)
+    .modify((job: { revision?: number; updatedAt: number }) => {
+      job.revision = (job.revision ?? 0) + 1;
+      job.updatedAt = Date.now();
+    });
+}
+
+/** A deleted job with all that belonged to it. */
+export interface DeletedJob {
+  readonly job: JobRecord | undefined;
+  readonly rows: JobRows;
+}
+
+/** Deletes a job with everything that belongs to it; returns what was deleted, so that it can be put back. */
+export function deleteJob(id: string): Promise<Result<DeletedJob, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', wholeJobTables(db), async () => {
+      const job = await db.jobs.get(id);
+      const rows = await rowsOfJob(id);
+      await deleteRowsOfJob(id);
+      await db.jobs.delete(id);
+      return { job, rows };
+    }),
+  );
+}
+
+/** Puts a deleted job back. */
+export function restoreJob({ job, rows }: DeletedJob): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', wholeJobTables(db), async () => {
+      if (job) await db.jobs.put(job);
+      await putRowsOfJob(rows);
+    }),
+  );
+}
 
 /** A job with what the list shows of it. */
 export interface JobSummary {
   readonly job: JobRecord;
   readonly vehicle: VehicleRecord | undefined;
   readonly traces: number;
-  readonly finding: FindingRecord | undefined;
+  /** Traces that wait for the judge. */
+  readonly waiting: number;
+  readonly summary: SummaryRecord | undefined;
 }
 
-/** Adds a job. */
-export function addJob(fields: {
-  id?: string;
-  vehicleId: string;
-  complaint: string;
-  state?: JobState;
-  createdAt?: number;
-  answers?: readonly AnswerRecord[];
-  conditions?: string;
-  codes?: readonly CodeRecord[];
-}): Promise<Result<JobRecord, StorageError>> {
-  const now = fields.createdAt ?? Date.now();
-  const job: JobRecord = {
-    id: fields.id ?? crypto.randomUUID(),
-    vehicleId: fields.vehicleId,
-    complaint: fields.complaint,
-    state: fields.state ?? 'to-look-at',
-    lookAgainOn: '',
-    answers: fields.answers ?? [],
-    conditions: fields.conditions ?? '',
-    codes: fields.codes ?? [],
-    cold: null,
-    plan: null,
-    stopwatch: null,
-    createdAt: now,
-    updatedAt: now,
-  };
-  return kept(async () => {
-    await database().jobs.add(job);
-    return job;
-  });
+/** How many of an index' keys each job has. */
+async function countsBy(eachKey: (count: (key: unknown) => void) => Promise<void>): Promise<Map<string, number>> {
+  const counts = new Map<string, number>();
+  await eachKey((key) => counts.set(String(key), (counts.get(String(key)) ?? 0) + 1));
+  return counts;
 }
 
-/** Changes fields of a job and marks it as touched. */
-export function updateJob(
-  id: string,
-  change: Partial<Omit<JobRecord, 'id' | 'createdAt'>>,
-): Promise<Result<number, StorageError>> {
-  return kept(() => database().jobs.update(id, { ...change, updatedAt: Date.now() }));
-}
-
-/** Merges readings into the cold look inside one transaction, so that quick typing in two fields loses nothing. */
-export function updateCold(id: string, change: Partial<ColdReadings>): Promise<Result<ColdReadings, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', db.jobs, async () => {
-      const cold = { ...NO_COLD_READINGS, ...(await db.jobs.get(id))?.cold, ...change };
-      await db.jobs.update(id, { cold, updatedAt: Date.now() });
-      return cold;
-    }),
-  );
-}
-
-/** A deleted job with all that belonged to it. */
-export interface DeletedJob {
-  readonly job: JobRecord | undefined;
-  readonly traces: TraceRecord[];
-  readonly findings: FindingRecord[];
-  readonly photos: PhotoRecord[];
-}
-
-/** Deletes a job with its traces and findings; returns what was deleted, so that it can be put back. */
-export function deleteJob(id: string): Promise<Result<DeletedJob, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', db.jobs, db.traces, db.findings, db.photos, async () => {
-      const job = await db.jobs.get(id);
-      const traces = await db.traces.where('jobId').equals(id).toArray();
-      const findings = await db.findings.where('jobId').equals(id).toArray();
-      await db.findings.where('jobId').equals(id).delete();
-      await db.traces.where('jobId').equals(id).delete();
-      const photos = await db.photos.where('jobId').equals(id).toArray();
-      await db.photos.where('jobId').equals(id).delete();
-      await db.jobs.delete(id);
-      return { job, traces, findings, photos };
-    }),
-  );
-}
-
-/** Puts a deleted job back. */
-export function restoreJob(deleted: DeletedJob): Promise<Result<void, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', db.jobs, db.traces, db.findings, db.photos, async () => {
-      if (deleted.job) await db.jobs.put(deleted.job);
-      await db.traces.bulkPut(deleted.traces);
-      await db.findings.bulkPut(deleted.findings);
-      await db.photos.bulkPut(deleted.photos);
-    }),
-  );
-}
-
-/** Every job with what the list shows, latest first. */
+/** Every job with what the list shows, latest first: summaries and keys only, never whole traces or findings. */
 export async function listJobs(): Promise<JobSummary[]> {
   const db = database();
-  const [jobs, vehicles, findings] = await Promise.all([
+  const [jobs, vehicles, summaries, traces, judged] = await Promise.all([
     db.jobs.orderBy('updatedAt').reverse().toArray(),
     db.vehicles.toArray(),
-    db.findings.toArray(),
+    db.summaries.toArray(),
+    countsBy((count) => db.traces.orderBy('jobId').eachKey(count)),
+    countsBy((count) => db.findings.orderBy('jobId').eachKey(count)),
   ]);
-  const counts = new Map<string, number>();
-  await db.traces.orderBy('jobId').eachKey((key) => {
-    counts.set(String(key), (counts.get(String(key)) ?? 0) + 1);
+  const vehicleById = new Map(vehicles.map((v) => [v.id, v]));
+  const summaryById = new Map(summaries.map((s) => [s.jobId, s]));
+  return jobs.map((job) => {
+    const count = traces.get(job.id) ?? 0;
+    return {
+      job,
+      vehicle: vehicleById.get(job.vehicleId),
+      traces: count,
+      waiting: count - (judged.get(job.id) ?? 0),
+      summary: summaryById.get(job.id),
+    };
   });
-  return jobs.map((job) => ({
-    job,
-    vehicle: vehicles.find((v) => v.id === job.vehicleId),
-    traces: counts.get(job.id) ?? 0,
-    finding: findings.filter((f) => f.jobId === job.id).sort((a, b) => b.judgedAt - a.judgedAt)[0],
-  }));
 }
 
-/** A job with everything its screens show. */
+/** Keeps what the list shows of a job. */
+export const putSummary = (summary: SummaryRecord): Promise<Result<string, StorageError>> =>
+  kept(() => database().summaries.put(summary));
+
+/** A job with its vehicle and its chronicle. */
 export interface JobDetail {
   readonly job: JobRecord;
   readonly vehicle: VehicleRecord;
-  /** Latest first. */
-  readonly traces: TraceRecord[];
-  readonly findings: FindingRecord[];
+  /** Every entry, those taken back too. */
+  readonly entries: readonly Entry[];
+}
+
+/** Entries of a job, read so that what this version does not understand stays whole. */
+export async function loadEntries(jobId: string): Promise<Entry[]> {
+  const records = await database().entries.where('jobId').equals(jobId).toArray();
+  return records.map(({ jobId: _job, ...record }) => readEntry(record, { id: record.id, at: record.at }));
 }
 
 /** Loads a job; null when it does not exist. */
@@ -148,10 +193,26 @@ export async function loadJob(id: string): Promise<JobDetail | null> {
   const db = database();
   const job = await db.jobs.get(id);
   const vehicle = job ? await db.vehicles.get(job.vehicleId) : undefined;
-  if (!job || !vehicle) return null;
-  const [traces, findings] = await Promise.all([
-    db.traces.where('jobId').equals(id).toArray(),
-    db.findings.where('jobId').equals(id).toArray(),
-  ]);
-  return { job, vehicle, traces: traces.sort((a, b) => b.importedAt - a.importedAt), findings };
+  return job && vehicle ? { job, vehicle, entries: await loadEntries(id) } : null;
 }
+
+/** A job's traces and findings. */
+export interface JobDrives {
+  /** Latest first. */
+  readonly traces: readonly TraceRecord[];
+  readonly findings: readonly FindingRecord[];
+}
+
+/** Loads a job's traces with their findings. */
+export async function loadDrives(jobId: string): Promise<JobDrives> {
+  const db = database();
+  const [traces, findings] = await Promise.all([
+    db.traces.where('jobId').equals(jobId).toArray(),
+    db.findings.where('jobId').equals(jobId).toArray(),
+  ]);
+  return { traces: traces.sort((a, b) => b.importedAt - a.importedAt), findings };
+}
+
+/** Findings of a job alone: all that its odds need of the drives. */
+export const loadFindings = (jobId: string): Promise<FindingRecord[]> =>
+  database().findings.where('jobId').equals(jobId).toArray();

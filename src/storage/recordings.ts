@@ -8,7 +8,10 @@ export const openRecording = (jobId: string): Promise<RecordingRecord | undefine
   database().recordings.where('jobId').equals(jobId).first();
 
 /** Begins a recording. */
-export function startRecording(jobId: string, source: string): Promise<Result<RecordingRecord, StorageError>> {
+export function startRecording(
+  jobId: string,
+  source: RecordingRecord['source'],
+): Promise<Result<RecordingRecord, StorageError>> {
   const record: RecordingRecord = {
     id: crypto.randomUUID(),
     jobId,

@@ -1,12 +1,19 @@
-import type { ChannelName, Trace, Vehicle } from '@/core/base';
-import type { Answer, Finding, SoakReadings } from '@/core/diagnosis';
+import type { CauseFamily, ChannelName, Trace, Vehicle } from '@/core/base';
+import type { Finding } from '@/core/judge';
 import type { Alignment, ImportReport, LoggedSeries, ReadOptions } from '@/core/formats';
 import type { Phase } from '@/core/plant';
 import type { CurvePoint } from '@/core/sender';
 import type { VehicleMemory } from '@/core/twin';
 
 /** Where a job stands. */
-export const JOB_STATES = ['to-look-at', 'drive-planned', 'waiting-for-part', 'to-prove', 'look-again'] as const;
+export const JOB_STATES = [
+  'to-look-at',
+  'drive-planned',
+  'waiting-for-part',
+  'to-prove',
+  'look-again',
+  'finished',
+] as const;
 export type JobState = (typeof JOB_STATES)[number];
 
 /** A part that was replaced once. */
@@ -40,35 +47,6 @@ export interface VehicleRecord {
   readonly updatedAt: number;
 }
 
-/** An answer to an item of the evidence catalogue, with when and in which words it was given. */
-export interface AnswerRecord extends Answer {
-  readonly at: number;
-  /** The reading behind it, or minutes from the start; empty when only ticked. */
-  readonly detail: string;
-}
-
-/** A stored code with the frame that was frozen with it. */
-export interface CodeRecord {
-  readonly code: string;
-  readonly freezeFrame: string;
-}
-
-/** Readings of the cold look, SI; null: not taken. */
-export interface ColdReadings extends SoakReadings {
-  readonly level_mm: number | null;
-  readonly levelAt_c: number | null;
-  readonly freeze_c: number | null;
-  readonly coolantColour: string;
-  readonly coolantYears: number | null;
-  readonly capRated_kpa: number | null;
-  readonly capMeasured_kpa: number | null;
-  readonly ohmCold_ohm: number | null;
-  readonly ohmCold_c: number | null;
-  readonly ohmWarm_ohm: number | null;
-  readonly ohmWarm_c: number | null;
-  readonly notes: string;
-}
-
 /** A planned drive. */
 export interface PlanRecord {
   readonly phases: readonly Phase[];
@@ -77,6 +55,8 @@ export interface PlanRecord {
   /** Engine above outside air at the start, K: 0 after a night. */
   readonly startExcess_k: number;
   readonly limit_c: number;
+  /** Highest place of the drive, m; null or absent: the shop's own height. */
+  readonly altitude_m?: number | null;
 }
 
 /** A drive being timed: kept so that a reload does not lose it. */
@@ -97,24 +77,42 @@ export interface PhotoRecord {
   readonly image: Blob;
 }
 
-/** A job: one complaint about one vehicle. */
+/** A job: one complaint about one vehicle. What is known of it stands in its entries. */
 export interface JobRecord {
   readonly id: string;
   readonly vehicleId: string;
   /** The customer's words. */
   readonly complaint: string;
+  /** When it happens, in words: speed, load, minutes from the start. */
+  readonly conditions: string;
   readonly state: JobState;
   /** Day to look again, ISO; empty when none is set. */
   readonly lookAgainOn: string;
-  readonly answers: readonly AnswerRecord[];
-  /** When it happens: outside temperature, speed, load, minutes from the start. */
-  readonly conditions: string;
-  readonly codes: readonly CodeRecord[];
-  readonly cold: ColdReadings | null;
   readonly plan: PlanRecord | null;
   readonly stopwatch: StopwatchRecord | null;
   readonly createdAt: number;
   readonly updatedAt: number;
+  /** Counts changes to what the job's odds follow from. */
+  readonly revision: number;
+}
+
+/** An entry of a job's chronicle as it is kept: read with `readEntry`, so that what is not understood stays whole. */
+export interface EntryRecord {
+  readonly id: string;
+  readonly jobId: string;
+  readonly at: number;
+  readonly [field: string]: unknown;
+}
+
+/** What the list shows of a job, with what it was worked out from; worked out again when that changes. */
+export interface SummaryRecord {
+  readonly jobId: string;
+  readonly basis: string;
+  readonly text: string;
+  readonly share: number | null;
+  readonly family: CauseFamily;
+  /** Nothing is known yet. */
+  readonly empty: boolean;
 }
 
 /** An imported trace, kept whole: the canonical samples and the file as it came. */
@@ -129,6 +127,8 @@ export interface TraceRecord {
   readonly report: ImportReport;
   /** What a person chose about the file; the raw file with them gives the trace again. */
   readonly options: ReadOptions;
+  /** Made by the simulated adapter, not by a car: said wherever it is shown. */
+  readonly simulated?: boolean;
   /** A second log of the same drive, laid beside; null or absent without one. */
   readonly companion?: CompanionLog | null;
   /** Whether the judge should take it up; a stopped or failed judgement waits for the user. */
@@ -156,29 +156,6 @@ export interface FindingRecord {
   readonly finding: Finding;
 }
 
-/** Readings before any was taken. */
-export const NO_COLD_READINGS: ColdReadings = {
-  level_mm: null,
-  levelAt_c: null,
-  freeze_c: null,
-  coolantColour: '',
-  coolantYears: null,
-  capRated_kpa: null,
-  capMeasured_kpa: null,
-  soak_h: null,
-  soakEct_c: null,
-  soakIat_c: null,
-  soakOutside_c: null,
-  soakProbe_c: null,
-  unplugged_c: null,
-  bridged_c: null,
-  ohmCold_ohm: null,
-  ohmCold_c: null,
-  ohmWarm_ohm: null,
-  ohmWarm_c: null,
-  notes: '',
-};
-
 /** A small setting: units, theme, whether the demo was loaded. */
 export interface SettingRecord {
   readonly key: string;
@@ -193,9 +170,11 @@ export interface TriageRecord {
   /** Null while nobody has said whose log it is. */
   readonly vehicleId: string | null;
   readonly addedAt: number;
+  /** The job that was opened on it. */
+  readonly jobId?: string;
   readonly outcome:
     | { readonly state: 'waiting' }
-    | { readonly state: 'refused'; readonly message: string }
+    | { readonly state: 'refused'; readonly message: string; readonly asksColumns?: boolean }
     | {
         readonly state: 'judged';
         readonly trace: Trace;
@@ -210,8 +189,8 @@ export interface RecordingRecord {
   readonly id: string;
   readonly jobId: string;
   readonly startedAt: number;
-  /** Source of the readings, for the file's name. */
-  readonly source: string;
+  /** Where its readings come from: simulated ones never go on in a real recording, nor the other way round. */
+  readonly source: 'adapter' | 'simulated adapter';
   readonly rows: readonly RecordedRow[];
   readonly marks: readonly RecordedMark[];
 }

@@ -15,6 +15,8 @@ const settingsSchema = object({
   pressure: unit('pressure'),
   volume: unit('volume'),
   torque: unit('torque'),
+  mass: unit('mass'),
+  length: unit('length'),
 });
 
 /** What the shop prefers. */

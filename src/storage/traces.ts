@@ -1,29 +1,50 @@
+import { outsideGiven_c } from '@/core/case';
 import type { Result, Trace } from '@/core/base';
-import type { Finding } from '@/core/diagnosis';
 import type { ImportReport, ReadOptions } from '@/core/formats';
+import type { Finding } from '@/core/judge';
 import { database } from './database';
-import type { FindingRecord, TraceRecord, VehicleRecord } from './records';
+import { loadEntries, touchCase } from './jobs';
+import type { EntryRecord, FindingRecord, TraceRecord, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
 
-/** Keeps an imported trace, with the file as it came. */
-export function addTrace(fields: {
-  jobId: string;
-  vehicleId: string;
-  fileName: string;
-  raw: Blob;
-  trace: Trace;
-  report: ImportReport;
-  options: ReadOptions;
-  companion?: TraceRecord['companion'];
-  importedAt?: number;
-}): Promise<Result<TraceRecord, StorageError>> {
-  const importedAt = fields.importedAt ?? Date.now();
-  const record: TraceRecord = { ...fields, id: crypto.randomUUID(), importedAt, judging: { state: 'wanted' } };
+/** Fields of a new trace. */
+export interface NewTrace {
+  readonly jobId: string;
+  readonly vehicleId: string;
+  readonly fileName: string;
+  readonly raw: Blob;
+  readonly trace: Trace;
+  readonly report: ImportReport;
+  readonly options: ReadOptions;
+  readonly companion?: TraceRecord['companion'];
+  readonly simulated?: boolean;
+  readonly importedAt?: number;
+}
+
+/** A trace's record from its fields. */
+export const traceRecord = (fields: NewTrace): TraceRecord => ({
+  ...fields,
+  id: crypto.randomUUID(),
+  importedAt: fields.importedAt ?? Date.now(),
+  judging: { state: 'wanted' },
+});
+
+/** The entry of a trace in the chronicle. */
+export const driveEntry = ({ id, jobId, importedAt }: TraceRecord): EntryRecord => ({
+  ...{ id: crypto.randomUUID(), jobId, at: importedAt, kind: 'drive' },
+  traceId: id,
+  leftOut: '',
+});
+
+/** Keeps an imported trace, with the file as it came, and enters the drive in the chronicle. */
+export function addTrace(fields: NewTrace): Promise<Result<TraceRecord, StorageError>> {
+  const record = traceRecord(fields);
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.traces, db.jobs, async () => {
+    db.transaction('rw', db.traces, db.entries, db.jobs, async () => {
       await db.traces.add(record);
-      await db.jobs.update(fields.jobId, { updatedAt: importedAt });
+      await db.entries.add(driveEntry(record));
+      await touchCase(fields.jobId);
       return record;
     }),
   );
@@ -39,59 +60,80 @@ export function replaceReading(
 ): Promise<Result<void, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.traces, db.findings, async () => {
+    db.transaction('rw', db.traces, db.findings, db.jobs, async () => {
+      const trace = await db.traces.get(id);
       await db.findings.delete(id);
       await db.traces.update(id, { ...reading, judging: { state: 'wanted' } });
+      if (trace) await touchCase(trace.jobId);
     }),
   );
 }
 
-/** Takes a trace and its finding away; returns them for undo. */
-export function deleteTrace(
-  id: string,
-): Promise<Result<{ trace: TraceRecord | undefined; finding: FindingRecord | undefined }, StorageError>> {
+/** A deleted trace with what stood for it. */
+export interface DeletedTrace {
+  readonly trace: TraceRecord | undefined;
+  readonly finding: FindingRecord | undefined;
+  readonly entries: readonly EntryRecord[];
+}
+
+/** Takes a trace, its finding and its entry away; returns them for undo. */
+export function deleteTrace(id: string): Promise<Result<DeletedTrace, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.traces, db.findings, async () => {
+    db.transaction('rw', db.traces, db.findings, db.entries, db.jobs, async () => {
       const trace = await db.traces.get(id);
       const finding = await db.findings.get(id);
+      const all = trace ? await db.entries.where('jobId').equals(trace.jobId).toArray() : [];
+      const entries = all.filter((e) => e.kind === 'drive' && e.traceId === id);
       await db.findings.delete(id);
       await db.traces.delete(id);
-      return { trace, finding };
+      await db.entries.bulkDelete(entries.map((e) => e.id));
+      if (trace) await touchCase(trace.jobId);
+      return { trace, finding, entries };
     }),
   );
 }
 
 /** Puts a deleted trace back. */
-export function restoreTrace(deleted: {
-  trace: TraceRecord | undefined;
-  finding: FindingRecord | undefined;
-}): Promise<Result<void, StorageError>> {
+export function restoreTrace({ trace, finding, entries }: DeletedTrace): Promise<Result<void, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.traces, db.findings, async () => {
-      if (deleted.trace) await db.traces.put(deleted.trace);
-      if (deleted.finding) await db.findings.put(deleted.finding);
+    db.transaction('rw', db.traces, db.findings, db.entries, db.jobs, async () => {
+      if (trace) await db.traces.put(trace);
+      if (finding) await db.findings.put(finding);
+      await db.entries.bulkPut([...entries]);
+      if (trace) await touchCase(trace.jobId);
     }),
   );
 }
 
+/** What a judgement is made from beside the trace itself. */
+export interface ToJudge {
+  readonly trace: TraceRecord;
+  readonly vehicle: VehicleRecord;
+  /** Outside temperature that a person gave for this drive, °C. */
+  readonly outside_c: number | null;
+  readonly waiting: number;
+}
+
+const outsideOf = async (trace: TraceRecord): Promise<number | null> =>
+  outsideGiven_c(await loadEntries(trace.jobId), trace.importedAt);
+
 /**
- * Keeps the judgement of a trace, unless its vehicle has changed since the judge took it up: then the trace goes on
- * waiting and is judged again.
+ * Keeps the judgement of a trace, unless its vehicle, or the outside temperature given for it, has changed since the
+ * judge took it up: then the trace goes on waiting and is judged again.
  */
-export function putFinding(
-  trace: TraceRecord,
-  vehicle: VehicleRecord,
-  finding: Finding,
-): Promise<Result<void, StorageError>> {
+export function putFinding(judged: ToJudge, finding: Finding): Promise<Result<void, StorageError>> {
+  const { trace, vehicle, outside_c } = judged;
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.findings, db.traces, db.vehicles, async () => {
+    db.transaction('rw', db.findings, db.traces, db.vehicles, db.entries, db.jobs, async () => {
       const now = await db.vehicles.get(vehicle.id);
-      if (now?.updatedAt !== vehicle.updatedAt) return;
+      if (now?.updatedAt !== vehicle.updatedAt || (await outsideOf(trace)) !== outside_c) return;
+      if (!(await db.traces.get(trace.id))) return;
       await db.findings.put({ traceId: trace.id, jobId: trace.jobId, judgedAt: Date.now(), finding });
       await db.traces.update(trace.id, { judging: { state: 'done' } });
+      await touchCase(trace.jobId);
     }),
   );
 }
@@ -101,31 +143,22 @@ export function setJudging(traceId: string, judging: TraceRecord['judging']): Pr
   return kept(() => database().traces.update(traceId, { judging }));
 }
 
-/** The oldest trace that waits for the judge, with its vehicle; null when none does. */
-export async function nextToJudge(): Promise<{ trace: TraceRecord; vehicle: VehicleRecord; waiting: number } | null> {
+/** The oldest trace that waits for the judge, with what it is judged from; null when none does. */
+export async function nextToJudge(): Promise<ToJudge | null> {
   const db = database();
   const wanted = db.traces.where('judging.state').equals('wanted');
-  const waiting = await wanted.count();
-  if (waiting === 0) return null;
+  const ids = await wanted.primaryKeys();
+  if (ids.length === 0) return null;
   const [trace] = await wanted.sortBy('importedAt');
   const vehicle = trace ? await db.vehicles.get(trace.vehicleId) : undefined;
-  return trace && vehicle ? { trace, vehicle, waiting } : null;
+  return trace && vehicle ? { trace, vehicle, outside_c: await outsideOf(trace), waiting: ids.length } : null;
 }
 
-/** Has every trace of a vehicle judged again, after its data or its memory changed. */
-export function judgeAgain(vehicleId: string): Promise<Result<void, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', db.traces, db.findings, async () => {
-      const ids = (await db.traces.where('vehicleId').equals(vehicleId).primaryKeys()) as string[];
-      await db.findings.bulkDelete(ids);
-      await db.traces
-        .where('vehicleId')
-        .equals(vehicleId)
-        .modify({ judging: { state: 'wanted' } });
-    }),
-  );
-}
+const WANTED = { state: 'wanted' } as const;
+
+/** Has every judged trace judged again, after the shop's own figures changed; the findings stay until then. */
+export const judgeAllAgain = (): Promise<Result<number, StorageError>> =>
+  kept(() => database().traces.where('judging.state').equals('done').modify({ judging: WANTED }));
 
 /** Traces of a vehicle with their findings, latest first. */
 export async function listVehicleTraces(

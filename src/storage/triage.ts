@@ -58,3 +58,10 @@ export const restoreTriage = (records: readonly TriageRecord[]): Promise<Result<
   kept(async () => {
     await database().triage.bulkPut([...records]);
   });
+
+/** A log of the batch. */
+export const loadTriage = (id: string): Promise<TriageRecord | undefined> => database().triage.get(id);
+
+/** Remembers the job that was opened on a log, so that it is not opened twice. */
+export const rememberJob = (id: string, jobId: string): Promise<Result<number, StorageError>> =>
+  kept(() => database().triage.update(id, { jobId }));

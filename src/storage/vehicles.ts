@@ -1,33 +1,33 @@
 import type { Result, Vehicle } from '@/core/base';
 import { database } from './database';
-import type { ReplacedPart, VehicleRecord } from './records';
+import type { JobRecord, ReplacedPart, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
 
-/** Adds a vehicle. */
-export function addVehicle(fields: {
-  id?: string;
-  vehicle: Vehicle;
-  plate: string;
-  notes?: string;
-  variant?: string;
-  mileage_km?: number | null;
-  parts?: readonly ReplacedPart[];
-}): Promise<Result<VehicleRecord, StorageError>> {
+/** Fields of a new vehicle. */
+export interface NewVehicle extends Partial<
+  Pick<VehicleRecord, 'id' | 'notes' | 'variant' | 'mileage_km' | 'parts' | 'senderPoints' | 'memory'>
+> {
+  readonly vehicle: Vehicle;
+  readonly plate: string;
+}
+
+/** A vehicle's record from its fields. */
+export function vehicleRecord(fields: NewVehicle): VehicleRecord {
   const now = Date.now();
-  const record: VehicleRecord = {
-    id: fields.id ?? crypto.randomUUID(),
-    vehicle: fields.vehicle,
-    plate: fields.plate,
-    notes: fields.notes ?? '',
-    variant: fields.variant ?? '',
-    mileage_km: fields.mileage_km ?? null,
-    senderPoints: [],
-    parts: fields.parts ?? [],
-    memory: null,
+  const unknown = { notes: '', variant: '', mileage_km: null, senderPoints: [], parts: [], memory: null };
+  return {
+    ...unknown,
     goodTraceIds: [],
     createdAt: now,
     updatedAt: now,
+    ...fields,
+    id: fields.id ?? crypto.randomUUID(),
   };
+}
+
+/** Adds a vehicle. */
+export function addVehicle(fields: NewVehicle): Promise<Result<VehicleRecord, StorageError>> {
+  const record = vehicleRecord(fields);
   return kept(async () => {
     await database().vehicles.add(record);
     return record;
@@ -37,13 +37,43 @@ export function addVehicle(fields: {
 /** Every vehicle, by plate. */
 export const listVehicles = (): Promise<VehicleRecord[]> => database().vehicles.orderBy('plate').toArray();
 
-/** Changes fields of a vehicle. */
-export function updateVehicle(
-  id: string,
-  change: Partial<Omit<VehicleRecord, 'id' | 'createdAt'>>,
-): Promise<Result<number, StorageError>> {
-  return kept(() => database().vehicles.update(id, { ...change, updatedAt: Date.now() }));
-}
-
 /** A vehicle; undefined when it does not exist. */
 export const loadVehicle = (id: string): Promise<VehicleRecord | undefined> => database().vehicles.get(id);
+
+/** Changes a vehicle's parts inside one transaction, so that two tabs lose none; returns the parts before, for undo. */
+export function changeParts(
+  id: string,
+  change: (parts: readonly ReplacedPart[]) => readonly ReplacedPart[],
+): Promise<Result<readonly ReplacedPart[], StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.vehicles, async () => {
+      const before = (await db.vehicles.get(id))?.parts ?? [];
+      await db.vehicles.update(id, { parts: change(before), updatedAt: Date.now() });
+      return before;
+    }),
+  );
+}
+
+/** Jobs of a vehicle, latest first. */
+export async function listVehicleJobs(vehicleId: string): Promise<JobRecord[]> {
+  const jobs = await database().jobs.where('vehicleId').equals(vehicleId).toArray();
+  return jobs.sort((a, b) => b.updatedAt - a.updatedAt);
+}
+
+/** Deletes a vehicle that has no job left; returns it for undo, or null where jobs still stand on it. */
+export function deleteVehicle(id: string): Promise<Result<VehicleRecord | null, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.vehicles, db.jobs, async () => {
+      if ((await db.jobs.where('vehicleId').equals(id).count()) > 0) return null;
+      const record = await db.vehicles.get(id);
+      await db.vehicles.delete(id);
+      return record ?? null;
+    }),
+  );
+}
+
+/** Puts a deleted vehicle back. */
+export const restoreVehicle = (record: VehicleRecord): Promise<Result<string, StorageError>> =>
+  kept(() => database().vehicles.put(record));

@@ -11,23 +11,25 @@ export function AnswerButtons({
   onChoose,
 }: {
   label: string;
-  answers: readonly string[];
-  chosen: number | null;
+  answers: readonly { readonly key: string; readonly says: string }[];
+  /** Key of the answer that stands; null while none does. */
+  chosen: string | null;
   large?: boolean;
-  onChoose: (index: number | null) => void;
+  /** The chosen one again takes it back: the caller is told its key either way. */
+  onChoose: (key: string) => void;
 }) {
   const { say } = useUnits();
   return (
     <div role="group" aria-label={label} className="flex flex-wrap gap-2">
-      {answers.map((answer, i) => (
+      {answers.map(({ key, says }) => (
         <button
-          key={answer}
+          key={key}
           type="button"
-          aria-pressed={chosen === i}
-          className={`btn ${large ? 'min-h-20 flex-1 btn-xl' : 'min-h-11'} ${chosen === i ? 'btn-neutral' : 'btn-outline'}`}
-          onClick={() => onChoose(chosen === i ? null : i)}
+          aria-pressed={chosen === key}
+          className={`btn ${large ? 'min-h-20 flex-1 btn-xl' : 'min-h-11'} ${chosen === key ? 'btn-neutral' : 'btn-outline'}`}
+          onClick={() => onChoose(key)}
         >
-          {say(answer)}
+          {say(says)}
         </button>
       ))}
     </div>

@@ -17,6 +17,7 @@ export function QuantityInput({
   hint,
   error,
   digits = 1,
+  keepWrong = false,
   onChange,
   onBlur,
 }: {
@@ -30,6 +31,8 @@ export function QuantityInput({
   hint?: string | undefined;
   error?: string | undefined;
   digits?: number;
+  /** What was typed was not kept: it stays in the field until it is mended. */
+  keepWrong?: boolean;
   /** SI value, null when emptied, NaN when not understood. */
   onChange: (si: number | null) => void;
   onBlur?: () => void;
@@ -68,7 +71,7 @@ export function QuantityInput({
             onChange(read(e.target.value));
           }}
           onBlur={() => {
-            if (!wrong) setTyped(null);
+            if (!wrong && !keepWrong) setTyped(null);
             onBlur?.();
           }}
         />

@@ -1,6 +1,7 @@
 'use client';
 
-import { SCALE_TO_C, scaleY, spreadLabels, type ScaleMark } from './scale';
+import { unitOf } from '@/core/base';
+import { SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels, type ScaleMark } from './scale';
 import { useUnits } from './units';
 
 /** A coloured stretch of the scale, from its lower end up to the next one's. */
@@ -9,7 +10,9 @@ export interface ScaleZone {
   readonly colour: string;
 }
 
-const WIDTH = 168;
+const WIDTH = 182;
+/** Room between two figures of the axis, in the unit shown. */
+const FIGURE_EVERY = { '°C': 20, '°F': 40 } as const;
 const STRIP_X = 132;
 const STRIP = 18;
 
@@ -27,6 +30,11 @@ export function TemperatureScale({
   zones: readonly ScaleZone[];
 }) {
   const { temperatureNumber, temperature } = useUnits();
+  const every = FIGURE_EVERY[temperature as keyof typeof FIGURE_EVERY] ?? 20;
+  const first = Math.ceil(temperatureNumber(SCALE_FROM_C) / every) * every;
+  const figures = Array.from({ length: 14 }, (_, i) => first + every * i)
+    .map((shown) => ({ shown, c: unitOf('temperature', temperature).toSi(shown) }))
+    .filter(({ c }) => c > SCALE_FROM_C + 3 && c < SCALE_TO_C - 3);
   const described = marks.map((m) => `${m.label} ${Math.round(temperatureNumber(m.at_c))} ${temperature}`).join(', ');
   return (
     <svg width={WIDTH} height={height} role="img" aria-label={`Temperature scale: ${described}`} className="shrink-0">
@@ -73,16 +81,24 @@ export function TemperatureScale({
           </text>
         </g>
       ))}
-      {Array.from({ length: 9 }, (_, i) => -20 + 20 * i)
-        .filter((c) => c < SCALE_TO_C)
-        .map((c) => (
+      {figures.map(({ shown, c }) => (
+        <g key={shown}>
           <path
-            key={c}
             d={`M${STRIP_X + STRIP} ${scaleY(c, height)} h5`}
             stroke="var(--color-base-content)"
             strokeOpacity={0.7}
           />
-        ))}
+          <text
+            x={STRIP_X + STRIP + 8}
+            y={scaleY(c, height) + 4}
+            fontSize={11}
+            fill="var(--color-base-content)"
+            style={{ fontStretch: '85%' }}
+          >
+            {shown}
+          </text>
+        </g>
+      ))}
     </svg>
   );
 }

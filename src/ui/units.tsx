@@ -4,7 +4,16 @@ import { createContext, useContext, type ReactNode } from 'react';
 import { CHANNELS, inShownUnits, UNITS, unitOf, type ChannelName, type UnitFamily } from '@/core/base';
 
 /** Families of readings whose unit the shop chooses. */
-export const CHOSEN_FAMILIES = ['temperature', 'speed', 'distance', 'pressure', 'volume', 'torque'] as const;
+export const CHOSEN_FAMILIES = [
+  'temperature',
+  'speed',
+  'distance',
+  'pressure',
+  'volume',
+  'torque',
+  'mass',
+  'length',
+] as const;
 
 /** Units in which readings are shown: a symbol per family. */
 export type ShownUnits = Readonly<Record<(typeof CHOSEN_FAMILIES)[number], string>>;

@@ -1,21 +1,33 @@
 import * as Comlink from 'comlink';
-import { fail, type Result, type Trace, type Vehicle } from '@/core/base';
-import type { Finding, JudgeProgress } from '@/core/diagnosis';
+import { type Result, type Trace, type Vehicle } from '@/core/base';
 import { importError, type ImportError, type LogClock, type ReadOptions, type ReadTrace } from '@/core/formats';
+import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
-import { cancellable, type Running } from './cancellable';
-import type { JudgeWorkerApi, SecondLog, WorkerBug } from './protocol';
+import { callWorker, type Cancelled, type OpenWorker, type Running } from './callWorker';
+import type { JudgeSettings, SecondLog, TraceWorkerApi, WorkerBug } from './protocol';
 
-function startWorker(): { api: Comlink.Remote<JudgeWorkerApi>; worker: Worker } {
-  const worker = new Worker(new URL('./judge.worker.ts', import.meta.url), { type: 'module' });
-  return { api: Comlink.wrap<JudgeWorkerApi>(worker), worker };
+function openTraceWorker(): OpenWorker<TraceWorkerApi> {
+  const worker = new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' });
+  return { api: Comlink.wrap<TraceWorkerApi>(worker), worker };
 }
+
+/** A failure of the worker itself, said as one of the import. */
+function asImportError(error: ImportError | WorkerBug | Cancelled): ImportError {
+  if ('code' in error) return error;
+  return error.kind === 'cancelled'
+    ? importError('cancelled', 'Reading was stopped; nothing was kept.')
+    : importError('not-text', `The file could not be read: ${error.message}. Copy it to this computer and try again.`);
+}
+
+const importing = async <T>(
+  result: Promise<Result<T, ImportError | WorkerBug | Cancelled>>,
+): Promise<Result<T, ImportError>> => {
+  const r = await result;
+  return r.ok ? r : { ok: false, error: asImportError(r.error) };
+};
 
 /** A file being read. */
-export interface RunningImport {
-  readonly result: Promise<Result<ReadTrace, ImportError>>;
-  readonly cancel: () => void;
-}
+export type RunningImport = Running<ReadTrace, ImportError>;
 
 /** Reads a file in a worker of its own; cancelling ends that worker at once. */
 export function startImport(
@@ -23,21 +35,10 @@ export function startImport(
   options: ReadOptions = {},
   onProgress: (share: number) => void = () => undefined,
 ): RunningImport {
-  const { api, worker } = startWorker();
-  let stop: (stopped: Result<ReadTrace, ImportError>) => void = () => undefined;
-  const cancelled = new Promise<Result<ReadTrace, ImportError>>((resolve) => {
-    stop = resolve;
-  });
-  const answer = api.importFile(file, options, Comlink.proxy(onProgress)).catch((error: unknown) => {
-    const why = error instanceof Error ? error.message : String(error);
-    return fail(importError('not-text', `The file could not be read: ${why}. Copy it to this computer and try again.`));
-  });
-  const result = Promise.race([answer, cancelled]).finally(() => {
-    api[Comlink.releaseProxy]();
-    worker.terminate();
-  });
-  const cancel = () => stop(fail(importError('cancelled', 'Reading was stopped; nothing was kept.')));
-  return { result, cancel };
+  const { result, cancel } = callWorker(openTraceWorker, (api) =>
+    api.importFile(file, options, Comlink.proxy(onProgress)),
+  );
+  return { result: importing(result), cancel };
 }
 
 /** Reads a file in a worker. */
@@ -45,42 +46,25 @@ export const importInWorker = (file: Blob, options: ReadOptions = {}): RunningIm
   startImport(file, options).result;
 
 /** Reads a second log of a drive in a worker and looks where it lies on the first. */
-export async function openSecondLog(
+export const openSecondLog = (
   file: Blob,
   trace: Trace,
   clock: LogClock | null,
-): Promise<Result<SecondLog, ImportError>> {
-  const { api, worker } = startWorker();
-  try {
-    return await api.openSecondLog(file, trace, clock);
-  } finally {
-    api[Comlink.releaseProxy]();
-    worker.terminate();
-  }
-}
+): Promise<Result<SecondLog, ImportError>> =>
+  importing(callWorker(openTraceWorker, (api) => api.openSecondLog(file, trace, clock)).result);
 
 /** Learns a vehicle from a known-good trace in a worker. */
-export async function learnInWorker(
+export const learnInWorker = (
   trace: Trace,
   vehicle: Vehicle,
   before: VehicleMemory | null,
-): Promise<Result<VehicleMemory, WorkerBug>> {
-  const { api, worker } = startWorker();
-  try {
-    return await api.learn(trace, vehicle, before);
-  } finally {
-    api[Comlink.releaseProxy]();
-    worker.terminate();
-  }
-}
+): Running<VehicleMemory>['result'] => callWorker(openTraceWorker, (api) => api.learn(trace, vehicle, before)).result;
 
 /** Judges a trace in a worker of its own; cancelling ends that worker at once. */
-export function judgeInWorker(
+export const judgeInWorker = (
   trace: Trace,
   vehicle: Vehicle,
-  memory: VehicleMemory | null,
+  settings: JudgeSettings,
   onProgress: (progress: JudgeProgress) => void,
-): Running<Finding> {
-  const { api, worker } = startWorker();
-  return cancellable(worker, api, api.judge(trace, vehicle, memory, Comlink.proxy(onProgress)));
-}
+): Running<Finding> =>
+  callWorker(openTraceWorker, (api) => api.judge(trace, vehicle, settings, Comlink.proxy(onProgress)));

@@ -1,10 +1,10 @@
 import * as Comlink from 'comlink';
 import type { Cause, Trace, Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
-import { cancellable, type Running } from './cancellable';
+import { callWorker, type OpenWorker, type Running } from './callWorker';
 import type { Odds, PlanWorkerApi } from './planProtocol';
 
-function startWorker(): { api: Comlink.Remote<PlanWorkerApi>; worker: Worker } {
+function openPlanWorker(): OpenWorker<PlanWorkerApi> {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   return { api: Comlink.wrap<PlanWorkerApi>(worker), worker };
 }
@@ -16,8 +16,7 @@ export function predictInWorker(
   causes: Odds,
   onProgress: (share: number) => void,
 ): Running<PlanPrediction> {
-  const { api, worker } = startWorker();
-  return cancellable(worker, api, api.predict(vehicle, plan, causes, Comlink.proxy(onProgress)));
+  return callWorker(openPlanWorker, (api) => api.predict(vehicle, plan, causes, Comlink.proxy(onProgress)));
 }
 
 /** Tries other drives in a worker of its own. */
@@ -27,12 +26,10 @@ export function proposeInWorker(
   causes: Odds,
   onProgress: (share: number) => void,
 ): Running<PlanProposal[]> {
-  const { api, worker } = startWorker();
-  return cancellable(worker, api, api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
+  return callWorker(openPlanWorker, (api) => api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
 }
 
 /** Simulates a vehicle of this kind on a planned drive in a worker of its own. */
 export function simulateInWorker(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Running<Trace> {
-  const { api, worker } = startWorker();
-  return cancellable(worker, api, api.simulate(vehicle, plan, cause, seed));
+  return callWorker(openPlanWorker, (api) => api.simulate(vehicle, plan, cause, seed));
 }

@@ -1,5 +1,5 @@
 import type { Result, Trace, Vehicle } from '@/core/base';
-import type { Finding, JudgeProgress } from '@/core/diagnosis';
+import type { Finding, JudgeOptions, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
 import type { Alignment, ImportError, LogClock, LoggedSeries, ReadOptions, ReadTrace } from '@/core/formats';
 
@@ -10,8 +10,11 @@ export interface SecondLog {
   readonly byCurve: Alignment | null;
 }
 
-/** What the worker of the judge offers. Only plain data crosses. */
-export interface JudgeWorkerApi {
+/** What a trace is judged with beside its vehicle; plain data. */
+export type JudgeSettings = JudgeOptions;
+
+/** What the worker that reads and judges traces offers. Only plain data crosses. */
+export interface TraceWorkerApi {
   /** Reads a log; progress is the share of the file that was taken. */
   importFile(
     file: Blob,
@@ -25,7 +28,7 @@ export interface JudgeWorkerApi {
   judge(
     trace: Trace,
     vehicle: Vehicle,
-    memory: VehicleMemory | null,
+    settings: JudgeSettings,
     onProgress: (progress: JudgeProgress) => void,
   ): Promise<Result<Finding, WorkerBug>>;
 }

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { caseOdds, judgeNow, learnVehicle } from '@/core/diagnosis';
+import { caseOdds } from '@/core/case';
+import { judgeNow, learnVehicle } from '@/core/judge';
 import { parseVehicle, readTrace } from '@/core/formats';
 
 const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');

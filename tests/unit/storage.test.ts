@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it } from 'vitest';
-import { judgeNow } from '@/core/diagnosis';
+import { judgeNow } from '@/core/judge';
 import { readTrace } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { giveAnswer, restoreAnswers, setDerivedAnswers, takeAnswerBack } from '@/storage/answers';

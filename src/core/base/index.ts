@@ -1,4 +1,15 @@
-export { CAUSES, isCause, type Cause } from './causes';
+export {
+  CAUSE_PLACE,
+  CAUSES,
+  isCause,
+  NEIGHBOURS,
+  neighboursOf,
+  perCause,
+  SIGNAL_CAUSES,
+  type Cause,
+  type CauseFamily,
+  type PerCause,
+} from './causes';
 export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity } from './channels';
 export { differenceText, inShownUnits, temperatureText } from './quantityText';
 export { fail, ok, type Result } from './result';

@@ -16,6 +16,10 @@ export const L_PER_IMPERIAL_GALLON = 4.54609;
 /** One pound-foot in N·m. */
 export const NM_PER_LB_FT = 1.3558179;
 
+/** One pound (avoirdupois) in kilograms, and one inch in millimetres. */
+export const KG_PER_LB = 0.45359237;
+export const MM_PER_INCH = 25.4;
+
 /** °F to °C. @example fahrenheitToCelsius(212) // => 100 */
 export const fahrenheitToCelsius = (f: number): number => ((f - 32) * 5) / 9;
 
@@ -63,6 +67,8 @@ export const UNITS = {
     scaled('US qt', L_PER_US_GALLON / 4, 'qt', 'usqt', 'quart', 'quarts'),
     scaled('imp qt', L_PER_IMPERIAL_GALLON / 4, 'impqt'),
   ],
+  mass: [scaled('kg', 1), scaled('lb', KG_PER_LB, 'lbs', 'pound', 'pounds')],
+  length: [scaled('mm', 1), scaled('in', MM_PER_INCH, 'inch', 'inches', '"')],
   torque: [
     scaled('N·m', 1, 'nm'),
     scaled('lb·ft', NM_PER_LB_FT, 'lbft', 'lb-ft', 'ftlb', 'ft-lb'),

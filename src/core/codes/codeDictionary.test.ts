@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CATALOGUE } from '../diagnosis';
+import { CATALOGUE } from '../evidence';
 import { CODES, readCode } from './index';
 
 describe('readCode', () => {

@@ -15,19 +15,27 @@ function inTable(x: number, xs: readonly number[], ys: readonly number[]): numbe
 /** Freezing point of an ethylene glycol mix, °C, from its share by volume, %. */
 export const freezing_c = (glycol_pct: number): number => inTable(glycol_pct, GLYCOL_VOLUME_PCT, FREEZING_C);
 
-/** Share at which a mix protects best; above it freezes sooner again. Source: the same table. */
-const BEST_PROTECTION_PCT = 57.8;
+/** Share at which a mix protects best, %; above it, and clearly above 68 %, it freezes sooner again. Source: the same table. */
+export const BEST_PROTECTION_PCT = 57.8;
 
-/** Ethylene glycol by volume, %, whose mix freezes at a temperature, on the falling side of the curve; ends hold. */
-export function glycolForFreezing_pct(freeze_c: number): number {
-  let low = 0;
-  let high: number = BEST_PROTECTION_PCT;
+/** Strongest mix of the table, %. */
+const STRONGEST_PCT = 95;
+
+/**
+ * Ethylene glycol by volume, %, whose mix freezes at a temperature; the ends hold. Every freezing point but the lowest
+ * belongs to two mixes.
+ *
+ * @param side of the lowest freezing point on which to look
+ */
+export function glycolForFreezing_pct(freeze_c: number, side: 'usual' | 'too-strong' = 'usual'): number {
+  let weak = side === 'usual' ? 0 : STRONGEST_PCT;
+  let best: number = BEST_PROTECTION_PCT;
   for (let i = 0; i < 40; i++) {
-    const middle = (low + high) / 2;
-    if (freezing_c(middle) > freeze_c) low = middle;
-    else high = middle;
+    const middle = (weak + best) / 2;
+    if (freezing_c(middle) > freeze_c) weak = middle;
+    else best = middle;
   }
-  return (low + high) / 2;
+  return (weak + best) / 2;
 }
 
 /**

@@ -1,4 +1,5 @@
 export {
+  BEST_PROTECTION_PCT,
   ambientPressure_kpa,
   boilingUnderCap_c,
   freezing_c,

@@ -1,11 +1,11 @@
 import { fail, ok, type Result } from '../base';
-import { convertColumn } from './columnUnits';
+import { convertColumn } from './words/columnUnits';
 import { importError, type ImportError } from './importError';
-import type { SourceReader } from './readers';
-import { resolveTime, type LogClock } from './resolveTime';
-import type { TableColumn } from './rowTable';
-import { temperatureUnit, understandColumns, type ColumnGuess } from './understand';
-import { unitOfHeader } from './headers';
+import type { SourceReader } from './table/readers';
+import { resolveTime, type LogClock } from './columns/resolveTime';
+import type { TableColumn } from './table/rowTable';
+import { temperatureUnit, understandColumns, type ColumnGuess } from './columns/understand';
+import { unitOfHeader } from './words/headers';
 
 /** A temperature of a log, whatever it is of. */
 export interface LoggedColumn {

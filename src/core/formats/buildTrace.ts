@@ -1,15 +1,15 @@
 import { CHANNELS, countPresent, fail, ok, type ChannelName, type Result, type Trace } from '../base';
-import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type CleanRows } from './cleaning';
-import { canonicalUnit, convertColumn } from './columnUnits';
-import { joinEqualTimes } from './equalTimes';
+import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type CleanRows } from './rows/cleaning';
+import { canonicalUnit, convertColumn } from './words/columnUnits';
+import { joinEqualTimes } from './rows/equalTimes';
 import { importError, type ImportError } from './importError';
 import { plainColumn, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
-import { ask, mapColumns, type MapInput, type MappedColumn, type Mapping } from './mapColumns';
-import type { SourceReader } from './readers';
-import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './resolveTime';
-import { orderRows } from './rowOrder';
-import { interleaved, timedRows } from './timedRows';
-import { understandColumns, type ColumnGuess } from './understand';
+import { ask, mapColumns, type MapInput, type MappedColumn, type Mapping } from './columns/mapColumns';
+import type { SourceReader } from './table/readers';
+import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './columns/resolveTime';
+import { orderRows } from './rows/rowOrder';
+import { interleaved, timedRows } from './rows/timedRows';
+import { understandColumns, type ColumnGuess } from './columns/understand';
 
 /** Fewest rows with a temperature that make a trace. */
 const FEWEST_ROWS = 3;

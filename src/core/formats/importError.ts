@@ -1,4 +1,4 @@
-import type { ColumnGuess } from './understand';
+import type { ColumnGuess } from './columns/understand';
 
 /** Why a file could not be read. */
 export type ImportErrorCode =

@@ -1,8 +1,8 @@
 import type { ChannelName } from '../base';
-import type { NumberStyle } from './cells';
-import type { Cleaning, CleaningKind } from './cleaning';
-import type { LogClock } from './resolveTime';
-import type { Confidence } from './understand';
+import type { NumberStyle } from './words/cells';
+import type { Cleaning, CleaningKind } from './rows/cleaning';
+import type { LogClock } from './columns/resolveTime';
+import type { Confidence } from './columns/understand';
 
 /** What a person chose for a column. */
 export interface ColumnChoice {

@@ -1,14 +1,14 @@
 import { fail, type Result } from '../base';
 import { readCanFrame } from '../obd';
 import { buildTrace, type ReadTrace } from './buildTrace';
-import { canLogReader } from './canLogReader';
-import { delimitedReader } from './delimitedReader';
-import { sniffDialect } from './dialect';
+import { canLogReader } from './table/canLogReader';
+import { delimitedReader } from './table/delimitedReader';
+import { sniffDialect } from './table/dialect';
 import { importError, type ImportError } from './importError';
 import type { ReadOptions } from './importReport';
-import { jsonReader } from './jsonReader';
-import { LineCutter, LONGEST_LINE } from './lineCutter';
-import type { SourceReader } from './readers';
+import { jsonReader } from './table/jsonReader';
+import { LineCutter, LONGEST_LINE } from './table/lineCutter';
+import type { SourceReader } from './table/readers';
 
 /** Most rows: a whole day at fifty a second; beyond, it is no log of one drive. */
 const MOST_ROWS = 4_500_000;

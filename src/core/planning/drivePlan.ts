@@ -1,5 +1,5 @@
-import { boilingUnderCap_c } from '../coolant';
-import type { Vehicle } from '../base';
+import { temperatureText } from '../base';
+import type { ItemId } from '../evidence';
 import type { Phase, PhaseKind } from '../plant';
 
 /** A planned drive: what is driven, in which weather, from which soak. */
@@ -44,23 +44,19 @@ export const PLAN_TEMPLATES: readonly { readonly name: string; readonly phases: 
   { name: 'Stand, then fast road', phases: [minutes('idle', 8), minutes('motorway', 12)] },
 ];
 
-/** Coolant temperature at which the drive is stopped, °C: short of boiling, and not far above where the fan must run. */
-export function stopLimit_c(vehicle: Vehicle): number {
-  const boils = boilingUnderCap_c(vehicle.coolant.glycol_pct, vehicle.coolant.cap_kpa ?? 0);
-  const fan = vehicle.fan.on_c ?? vehicle.thermostat.rated_c + 10;
-  return Math.round(Math.min(boils - 8, fan + 12));
-}
+/** Outside air up to which a morning counts as cold, °C. */
+const COLD_MORNING_C = 10;
 
 /** What a complaint needs of a drive to show itself. */
 const NEEDS: readonly {
-  readonly itemId: string;
+  readonly itemId: ItemId;
   readonly says: string;
   readonly met: (plan: DrivePlan) => boolean;
 }[] = [
   {
     itemId: 'complaint-slow-warm-up',
-    says: 'a cold start after a night',
-    met: (plan) => plan.startExcess_k <= 5,
+    says: `a cold start after a night, at ${temperatureText(COLD_MORNING_C)} or colder`,
+    met: (plan) => plan.startExcess_k <= 5 && plan.ambient_c <= COLD_MORNING_C,
   },
   {
     itemId: 'complaint-gauge-low-on-road',
@@ -98,14 +94,23 @@ function driven_s(plan: DrivePlan, kinds: readonly PhaseKind[]): number {
   return plan.phases.filter((p) => kinds.includes(p.kind)).reduce((sum, p) => sum + p.duration_s, 0);
 }
 
-/** Conditions of the complaint that the plan does not repeat; empty when it repeats them all. */
-export function missingConditions(plan: DrivePlan, itemIds: readonly string[]): string[] {
-  return NEEDS.filter((n) => itemIds.includes(n.itemId) && !n.met(plan)).map((n) => n.says);
+/** Whether a plan repeats what was complained about: `nothing` where no complaint names a condition. */
+export type Repeats =
+  | { readonly kind: 'nothing' }
+  | { readonly kind: 'all' }
+  | { readonly kind: 'missing'; readonly says: readonly string[] };
+
+/** What of the complaint's conditions a plan repeats. @param itemIds statements given */
+export function repeatsComplaint(plan: DrivePlan, itemIds: readonly string[]): Repeats {
+  const needs = NEEDS.filter((n) => itemIds.includes(n.itemId));
+  if (needs.length === 0) return { kind: 'nothing' };
+  const missing = needs.filter((n) => !n.met(plan));
+  return missing.length === 0 ? { kind: 'all' } : { kind: 'missing', says: missing.map((n) => n.says) };
 }
 
 /** Something to feel or read by hand at a time of the drive. */
 export interface HandCheck {
-  readonly itemId: string;
+  readonly itemId: ItemId;
   readonly at_s: number;
   readonly what: string;
 }
@@ -113,7 +118,8 @@ export interface HandCheck {
 /**
  * Observations by hand that answer the evidence catalogue, with their times.
  *
- * @param opening_s when a sound thermostat is expected to open; null when not on this drive
+ * @param opening_s when a sound thermostat is expected to have opened; null while that is not known, or not on this drive:
+ *   then nothing is asked that needs it
  */
 export function handChecks(plan: DrivePlan, opening_s: number | null): HandCheck[] {
   const end_s = planLength_s(plan);

@@ -1,13 +1,13 @@
 export {
   handChecks,
-  missingConditions,
+  repeatsComplaint,
   PHASE_KINDS,
   PHASE_NAME,
   PLAN_TEMPLATES,
   planLength_s,
-  stopLimit_c,
   type DrivePlan,
   type HandCheck,
+  type Repeats,
 } from './drivePlan';
 export {
   causesInPlay,

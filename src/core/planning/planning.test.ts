@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { caseOdds } from '../diagnosis';
+import { caseOdds } from '../case';
 import {
   causesInPlay,
   handChecks,

@@ -13,6 +13,8 @@ export interface Scenario {
   readonly vehicle: Vehicle;
   readonly cause: Cause;
   readonly fault: PlantFault;
+  /** The very vehicle, for another drive of it. */
+  readonly body: PlantBody;
   readonly channelSet: ChannelSet;
   readonly conditions: PlantConditions;
   /** Started hot: no judge can tell. */
@@ -30,6 +32,8 @@ export interface ScenarioRequest {
   readonly cause?: Cause;
   readonly channelSet?: ChannelSet;
   readonly vehicle?: Vehicle;
+  /** The very vehicle and its fault, as drawn for another drive of it. */
+  readonly same?: { readonly body: PlantBody; readonly fault: PlantFault };
   readonly ambient_c?: number;
   readonly hotStart?: boolean;
   /** Logged beside the channels of the set. */
@@ -124,8 +128,8 @@ export function drawScenario(request: ScenarioRequest): Scenario {
     request.vehicle ?? drawVehicle(random, cause === 'thermostat-heating-fault' ? true : random.chance(0.1));
   const cold = cause === 'insufficient-heat';
   const ambient_c = request.ambient_c ?? (cold ? random.uniform(-25, 2) : random.uniform(-25, 38));
-  const body: PlantBody = drawBody(vehicle, random);
-  const fault = drawFault(cause, random, vehicle);
+  const drawn = { body: drawBody(vehicle, random), fault: drawFault(cause, random, vehicle) };
+  const { body, fault } = request.same ?? drawn;
   const hotStart = request.hotStart ?? false;
   const partSoak = random.chance(0.12);
   const engineStart_c = hotStart
@@ -159,6 +163,7 @@ export function drawScenario(request: ScenarioRequest): Scenario {
     vehicle,
     cause: named,
     fault,
+    body,
     channelSet,
     conditions,
     hotStart,

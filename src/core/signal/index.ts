@@ -1,3 +1,5 @@
 export { binMeans, type BinMeans } from './binMeans';
+export { joinFindings, wandered, type Gaussian } from './gaussian';
 export { interpolateTable, resample } from './interpolate';
-export { logSumExp, normalCdf, smoothStep } from './normal';
+export { thin } from './thin';
+export { inverseNormal, logSumExp, normalCdf, smoothStep, studentLog } from './normal';

@@ -82,19 +82,29 @@ function firstMedian(trace: Trace, name: ChannelName, seconds: number): number {
   return median(found) ?? NaN;
 }
 
-/** Outside temperature: its own channel, else the coolest intake air, else a guess from any season. */
-function guessAmbient(trace: Trace): { guess_c: number; sd_k: number } {
-  if (has(trace, 'ambient_c'))
-    return { guess_c: median(trace.channels.ambient_c!.filter(Number.isFinite)) ?? 8, sd_k: 1.5 };
+/** How well a log's own outside sensor, the intake air after a soak, and a person's word are known, K. */
+const AMBIENT_SD_K = { logged: 1.5, intake: 2.5, given: 2.5 } as const;
+
+/**
+ * Outside temperature: its own channel, else the coolest intake air and what a person gave, weighed by how well each is
+ * known, else a guess from any season.
+ */
+function guessAmbient(trace: Trace, given_c: number | null): { guess_c: number; sd_k: number } {
+  if (has(trace, 'ambient_c')) {
+    return { guess_c: median(trace.channels.ambient_c!.filter(Number.isFinite)) ?? 8, sd_k: AMBIENT_SD_K.logged };
+  }
+  const known: { at_c: number; sd_k: number }[] = given_c === null ? [] : [{ at_c: given_c, sd_k: AMBIENT_SD_K.given }];
   const iat = trace.channels.iat_c;
   if (iat && countPresent(iat) > 0) {
     const start = firstMedian(trace, 'iat_c', 30);
     const lowest = min(iat)!;
     // Intake air starts at outside air after a soak and never falls below it by more than its rounding.
-    return { guess_c: Math.min(start, lowest + 4), sd_k: 2.5 };
+    known.push({ at_c: Math.min(start, lowest + 4), sd_k: AMBIENT_SD_K.intake });
   }
   // Any season: flat enough that a hard frost is no reason to doubt the sender.
-  return { guess_c: 8, sd_k: 18 };
+  if (known.length === 0) return { guess_c: 8, sd_k: 18 };
+  const weight = known.reduce((sum, k) => sum + 1 / k.sd_k ** 2, 0);
+  return { guess_c: known.reduce((sum, k) => sum + k.at_c / k.sd_k ** 2, 0) / weight, sd_k: Math.sqrt(1 / weight) };
 }
 
 function smoothedAcceleration(speed_mps: Float64Array, step_s: number): Float64Array {
@@ -161,8 +171,9 @@ function engineInputs(
  * flows are averaged over each step, not sampled in it: a drive changes faster than the model steps.
  *
  * @param trace at least two rows
+ * @param outside_c outside temperature that a person gave; used where the log has none of its own
  */
-export function prepareInputs(trace: Trace, vehicle: Vehicle): TwinInputs {
+export function prepareInputs(trace: Trace, vehicle: Vehicle, outside_c: number | null = null): TwinInputs {
   const total_s = duration_s(trace);
   const heatSource = chooseHeatSource(trace, vehicle);
   const step_s = Math.max(SHORTEST_STEP_S, total_s / (heatSource === 'unknown' ? MOST_STEPS_UNKNOWN : MOST_STEPS));
@@ -176,7 +187,7 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle): TwinInputs {
     has(trace, name) ? resample(trace.time_s, trace.channels[name]!, at) : null;
   const engine = engineInputs(vehicle, heatSource, channel, at.length, fine_s);
   const specificFuel = averaged(engine.specificFuel, per);
-  const ambient = guessAmbient(trace);
+  const ambient = guessAmbient(trace, outside_c);
   const share = (values: Float64Array | null) =>
     values ? averaged(values, per).map((x) => x / 100) : new Float64Array(steps).fill(NaN);
   const heater = channel('heater_pct');

@@ -3,23 +3,77 @@
 import { X } from 'lucide-react';
 import { useState } from 'react';
 import { CODES, readCode, type CodeReading } from '@/core/codes';
-import { giveAnswer, takeAnswerBack } from '@/storage/answers';
-import { updateJob } from '@/storage/jobs';
-import type { CodeRecord, JobRecord } from '@/storage/records';
+import type { CodeEntry } from '@/core/case';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
+import { useWrite } from '@/job/useWrite';
+import { addEntry, changeEntry, takeBack, undoEntries } from '@/storage/entries';
+import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 
-const itemOf = (code: string): string | null => CODES.find((c) => c.code === code)?.itemId ?? null;
+function StoredCode({ entry }: { entry: CodeEntry }) {
+  const { job } = useJob();
+  const write = useWrite();
+  const known = CODES.find((c) => c.code === entry.code);
+  const clear = () =>
+    write(changeEntry(job.id, entry.id, { clearedAt: entry.clearedAt === null ? Date.now() : null }), {
+      says:
+        entry.clearedAt === null
+          ? `${entry.code} was cleared: from now on it is a code of before.`
+          : `${entry.code} stands again.`,
+      undo: undoEntries,
+    });
+  return (
+    <li className="border-t border-base-content/20 pt-2">
+      <div className="flex items-baseline gap-3">
+        <span className="text-xl type-sign">{entry.code}</span>
+        <span className="flex-1 font-semibold">
+          {known?.meaning ?? 'Not about coolant'}
+          {entry.clearedAt !== null && <span className="type-label"> (cleared)</span>}
+        </span>
+        <button type="button" className="btn self-center btn-ghost btn-sm" onClick={() => void clear()}>
+          {entry.clearedAt === null ? 'Cleared' : 'Not cleared'}
+        </button>
+        <button
+          type="button"
+          className="btn btn-square self-center btn-ghost btn-sm"
+          aria-label={`Remove ${entry.code}`}
+          onClick={() =>
+            void write(takeBack(job.id, entry.id), { says: `${entry.code} taken back.`, undo: undoEntries })
+          }
+        >
+          <X aria-hidden className="size-4" />
+        </button>
+      </div>
+      {known && (
+        <p className="text-sm leading-snug">
+          Does not prove: {known.doesNotProve} Runs: {known.runsWhen}
+        </p>
+      )}
+      <SavedText
+        id={`freeze-${entry.id}`}
+        label="Freeze frame"
+        hint="Coolant, intake air, load, speed, time from start"
+        value={entry.freezeFrame}
+        rows={1}
+        onSave={(freezeFrame) => changeEntry(job.id, entry.id, { freezeFrame })}
+      />
+    </li>
+  );
+}
 
 /** Stored codes with their meaning, what they do not prove, and the frame frozen with them. */
-export function CodesSection({ job }: { job: JobRecord }) {
+export function CodesSection() {
+  const { job, entries } = useJob();
+  const write = useWrite();
   const [typed, setTyped] = useState('');
   const [read, setRead] = useState<CodeReading | null>(null);
+  const codes = entries.filter((e): e is CodeEntry => e.kind === 'code' && e.takenBack !== true);
 
   const keep = async (code: string) => {
-    if (job.codes.some((c) => c.code === code)) return setTyped('');
-    await updateJob(job.id, { codes: [...job.codes, { code, freezeFrame: '' }] });
-    const itemId = itemOf(code);
-    if (itemId) await giveAnswer(job.id, { itemId, answer: 0, detail: code });
+    const stored = codes.some((c) => c.code === code && c.clearedAt === null);
+    if (!stored && (await write(addEntry(job.id, { kind: 'code', code, freezeFrame: '', clearedAt: null }))) === null)
+      return;
     setTyped('');
     setRead(null);
   };
@@ -28,12 +82,6 @@ export function CodesSection({ job }: { job: JobRecord }) {
     const reading = readCode(typed);
     if (reading.kind === 'known') void keep(reading.meaning.code);
     else setRead(reading);
-  };
-  const remove = async (record: CodeRecord) => {
-    const codes = job.codes.filter((c) => c.code !== record.code);
-    await updateJob(job.id, { codes });
-    const itemId = itemOf(record.code);
-    if (itemId && !codes.some((c) => itemOf(c.code) === itemId)) await takeAnswerBack(job.id, itemId);
   };
   return (
     <section aria-labelledby="codes-title">
@@ -77,55 +125,22 @@ export function CodesSection({ job }: { job: JobRecord }) {
         </div>
       )}
       {read?.kind === 'other' && (
-        <div role="alert" className="mt-2 border-l-4 border-warning pl-3">
-          <p>
+        <div role="alert" className="mt-2">
+          <Caution>
             {read.code} is a code, but not one of coolant temperature, thermostat or fan. Keep it on the job; it moves
             no odds.
-          </p>
+          </Caution>
           <button type="button" className="btn mt-1 btn-sm" onClick={() => void keep(read.code)}>
             Keep {read.code}
           </button>
         </div>
       )}
       <ul className="mt-3 space-y-4">
-        {job.codes.map((record) => {
-          const known = CODES.find((c) => c.code === record.code);
-          return (
-            <li key={record.code} className="border-t border-base-content/20 pt-2">
-              <div className="flex items-baseline gap-3">
-                <span className="text-xl type-sign">{record.code}</span>
-                <span className="flex-1 font-semibold">{known?.meaning ?? 'Not about coolant'}</span>
-                <button
-                  type="button"
-                  className="btn btn-square self-center btn-ghost btn-sm"
-                  aria-label={`Remove ${record.code}`}
-                  onClick={() => void remove(record)}
-                >
-                  <X aria-hidden className="size-4" />
-                </button>
-              </div>
-              {known && (
-                <p className="text-sm leading-snug">
-                  Does not prove: {known.doesNotProve} Runs: {known.runsWhen}
-                </p>
-              )}
-              <SavedText
-                id={`freeze-${record.code}`}
-                label="Freeze frame"
-                hint="Coolant, intake air, load, speed, time from start"
-                value={record.freezeFrame}
-                rows={1}
-                onSave={(freezeFrame) =>
-                  updateJob(job.id, {
-                    codes: job.codes.map((c) => (c.code === record.code ? { ...c, freezeFrame } : c)),
-                  })
-                }
-              />
-            </li>
-          );
-        })}
+        {codes.map((entry) => (
+          <StoredCode key={entry.id} entry={entry} />
+        ))}
       </ul>
-      <p className="mt-3 border-l-4 border-warning pl-3">Save first; clearing removes evidence and readiness.</p>
+      <Cautions className="mt-3" of={['save-before-clearing']} />
     </section>
   );
 }

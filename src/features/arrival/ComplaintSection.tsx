@@ -1,20 +1,25 @@
 'use client';
 
 import Link from 'next/link';
-import { CATALOGUE, complaintConflicts } from '@/core/diagnosis';
-import { giveAnswer, takeAnswerBack } from '@/storage/answers';
+import { standingAnswer, standingReading } from '@/core/case';
+import { CATALOGUE, complaintConflicts } from '@/core/evidence';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
+import { MeasuredField } from '@/job/MeasuredField';
+import { useWrite } from '@/job/useWrite';
+import { giveAnswer } from '@/storage/entries';
 import { updateJob } from '@/storage/jobs';
-import type { JobRecord } from '@/storage/records';
+import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 
 const STATEMENTS = CATALOGUE.filter((item) => item.stage === 'complaint');
 
 /** The complaint as short plain statements, each a piece of evidence, with conditions and free words beside. */
-export function ComplaintSection({ job }: { job: JobRecord }) {
-  const given = job.answers.map((a) => a.itemId);
-  const conflicts = complaintConflicts(given);
-  const toggle = (itemId: string) =>
-    void (given.includes(itemId) ? takeAnswerBack(job.id, itemId) : giveAnswer(job.id, { itemId, answer: 0 }));
+export function ComplaintSection() {
+  const { job, entries, vehicle } = useJob();
+  const write = useWrite();
+  const given = STATEMENTS.filter((s) => standingAnswer(entries, s.id)?.answer === 'yes').map((s) => s.id);
+  const doubtful = given.includes('complaint-gauge-disagrees') || given.includes('complaint-needle-jumps');
   return (
     <section aria-labelledby="complaint-title">
       <h2 id="complaint-title" className="text-2xl type-sign">
@@ -31,7 +36,7 @@ export function ComplaintSection({ job }: { job: JobRecord }) {
                 aria-checked={on}
                 title={item.reason}
                 className={`flex min-h-12 w-full items-center gap-3 text-left leading-tight ${on ? 'font-bold' : ''}`}
-                onClick={() => toggle(item.id)}
+                onClick={() => void write(giveAnswer(job.id, { kind: 'statement', item: item.id, answer: 'yes' }))}
               >
                 <span
                   aria-hidden
@@ -45,10 +50,10 @@ export function ComplaintSection({ job }: { job: JobRecord }) {
           );
         })}
       </ul>
-      {conflicts.map((says) => (
-        <p key={says} role="alert" className="mt-3 border-l-4 border-warning pl-3">
+      {complaintConflicts(given).map((says) => (
+        <Caution key={says} role="alert" className="mt-3">
           {says}
-        </p>
+        </Caution>
       ))}
       <div className="mt-4 grid grid-cols-1 gap-4 md:grid-cols-2">
         <SavedText
@@ -61,13 +66,30 @@ export function ComplaintSection({ job }: { job: JobRecord }) {
         <SavedText
           id="conditions"
           label="When it happens"
-          hint="Outside temperature, speed, load, heater, minutes from the start"
+          hint="Speed, load, heater, minutes from the start"
           value={job.conditions}
           rows={3}
           onSave={(conditions) => updateJob(job.id, { conditions })}
         />
       </div>
-      <p className="mt-4 border-l-4 border-warning pl-3">If the screen cannot be cleared, do not drive.</p>
+      <div className="mt-3">
+        <MeasuredField
+          name="outside"
+          value="outside_c"
+          place="complaint"
+          label="Outside air when it happens"
+          reading={standingReading(entries, 'outside', 'complaint')}
+        />
+      </div>
+      <Cautions
+        className="mt-4"
+        of={[
+          'screen-must-clear',
+          ...(doubtful ? (['doubtful-gauge'] as const) : []),
+          ...(given.includes('complaint-overheats') ? (['overheating-on-the-road', 'past-the-limit'] as const) : []),
+          ...(vehicle.vehicle.engine.hybrid ? (['orange-cables'] as const) : []),
+        ]}
+      />
       <Link href={`/jobs/${job.id}/cold-look`} className="btn mt-5 btn-lg btn-primary">
         Go on to the cold look
       </Link>

@@ -1,11 +1,13 @@
 'use client';
 
 import Link from 'next/link';
-import { repeatedParts } from '@/core/diagnosis';
-import type { VehicleRecord } from '@/storage/records';
+import { repeatedParts } from '@/core/case';
+import { useJob } from '@/job/JobProvider';
+import { Caution } from '@/ui/Caution';
 
 /** What was replaced before, and whether the same part keeps failing. */
-export function HistorySection({ vehicle }: { vehicle: VehicleRecord }) {
+export function HistorySection() {
+  const { vehicle } = useJob();
   const repeated = repeatedParts(vehicle.parts);
   return (
     <section aria-labelledby="history-title">
@@ -25,10 +27,10 @@ export function HistorySection({ vehicle }: { vehicle: VehicleRecord }) {
         </ul>
       )}
       {repeated.map((part) => (
-        <p key={part} role="alert" className="mt-2 border-l-4 border-warning pl-3">
+        <Caution key={part} role="alert" className="mt-2">
           {part} was replaced more than once. Look upstream before another one: wiring, earth, warped housing, wrong
           part.
-        </p>
+        </Caution>
       ))}
       <Link href={`/vehicles/${vehicle.id}`} className="btn mt-3">
         Vehicle and its parts

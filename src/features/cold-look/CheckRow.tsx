@@ -1,36 +1,44 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { catalogueItem } from '@/core/diagnosis';
-import { giveAnswer, takeAnswerBack } from '@/storage/answers';
-import type { JobRecord } from '@/storage/records';
-import { AnswerButtons } from '@/ui/AnswerButtons';
+import { MEASUREMENTS, standingReading, valuesOf, type MeasurementName } from '@/core/case';
+import type { CautionId } from '@/core/cautions';
+import type { ItemId } from '@/core/evidence';
+import { AnswerItem } from '@/job/AnswerItem';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
+import { MeasuredField } from '@/job/MeasuredField';
 import { useUnits } from '@/ui/units';
+import { Earlier } from './Earlier';
+
+/** Where readings of this screen are taken. */
+export const PLACE = 'cold-look';
 
 /** One check of the cold look: what to look at, why it matters, the answer, readings beside it, and what they mean. */
 export function CheckRow({
-  job,
   step,
   title,
   why,
-  itemId = null,
-  caution,
+  item = null,
+  measures = null,
+  cautions = [],
   result,
   children,
 }: {
-  job: JobRecord;
   step: number;
   title: string;
   why: string;
-  /** Catalogue item that its buttons answer. */
-  itemId?: string | null;
-  caution?: string;
+  /** Item that its buttons answer. */
+  item?: ItemId | null;
+  /** Measurement whose values are typed beside it. */
+  measures?: MeasurementName | null;
+  cautions?: readonly CautionId[];
   result?: string | null;
   children?: ReactNode;
 }) {
+  const { entries } = useJob();
   const { say } = useUnits();
-  const item = itemId === null ? null : catalogueItem(itemId);
-  const chosen = job.answers.find((a) => a.itemId === itemId)?.answer ?? null;
+  const reading = measures && standingReading(entries, measures, PLACE);
   return (
     <li className="grid grid-cols-1 gap-x-8 gap-y-2 border-b border-base-content/20 py-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)]">
       <div>
@@ -38,20 +46,19 @@ export function CheckRow({
           <span className="w-5 type-label">{step}</span> {title}
         </h3>
         <p className="mt-1 pl-8 text-sm leading-snug">{why}</p>
-        {caution && <p className="mt-2 ml-8 border-l-4 border-warning pl-3 text-sm leading-snug">{caution}</p>}
+        <Cautions className="mt-2 ml-8" of={cautions} />
       </div>
       <div>
-        {item && (
-          <AnswerButtons
-            label={title}
-            answers={item.answers}
-            chosen={chosen}
-            onChoose={(i) =>
-              void (i === null ? takeAnswerBack(job.id, item.id) : giveAnswer(job.id, { itemId: item.id, answer: i }))
-            }
-          />
+        {item && <AnswerItem item={item} label={title} />}
+        {measures && (
+          <div role="group" aria-label={MEASUREMENTS[measures].title} className="mt-2 flex flex-wrap gap-x-5 gap-y-1">
+            {Object.keys(valuesOf(measures)).map((value) => (
+              <MeasuredField key={value} name={measures} value={value} place={PLACE} reading={reading} />
+            ))}
+          </div>
         )}
-        {children && <div className="mt-2 flex flex-wrap gap-x-5 gap-y-1">{children}</div>}
+        {children}
+        {measures && <Earlier name={measures} reading={reading} />}
         {result && (
           <p className="mt-1 font-semibold" aria-live="polite">
             {say(result)}

@@ -1,252 +1,203 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
-import { checkCap, checkMix, checkRails, compareSoak, mendFirst } from '@/core/diagnosis';
-import type { UnitFamily } from '@/core/base';
+import { capCheck, coolantState, mendFirst, mixSays, railsSay, soakSays, standingReading } from '@/core/case';
+import type { NoteEntry } from '@/core/case';
+import { boilingOf, BOILING_WORDS } from '@/core/limits';
 import { checkResistance, curveOf } from '@/core/sender';
-import { setDerivedAnswers } from '@/storage/answers';
-import { loadJob, updateCold } from '@/storage/jobs';
-import { NO_COLD_READINGS, type ColdReadings, type JobRecord, type VehicleRecord } from '@/storage/records';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { AnswerItem } from '@/job/AnswerItem';
+import { Cautions } from '@/job/Cautions';
+import { useJob, type OpenJob } from '@/job/JobProvider';
+import { setMeasured, setNote } from '@/storage/entries';
+import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
-import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
-import { CheckRow } from './CheckRow';
-import { readingError, type ReadingName } from './coldFields';
+import { CheckRow, PLACE } from './CheckRow';
 import { CoolGate } from './CoolGate';
 import { OverheatingOrder } from './OverheatingOrder';
 
-/** Items that readings answer by themselves. */
-const DERIVED = ['soak-agreement', 'unplug-rails', 'look-cap-weak', 'sender-resistance'] as const;
+type Values = Readonly<Record<string, number>>;
 
-/** The two resistance readings against the sender's curve; those not taken are left out. */
-function resistances(vehicle: VehicleRecord, cold: ColdReadings) {
+/** What the readings of the sender's resistance mean, in words. */
+function resistanceSays(points: OpenJob['vehicle']['senderPoints'], values: Values): string | null {
+  const { own } = curveOf(points);
   const pairs = [
-    [cold.ohmCold_c, cold.ohmCold_ohm],
-    [cold.ohmWarm_c, cold.ohmWarm_ohm],
-  ] as const;
-  return pairs.flatMap(([temp_c, ohm]) =>
-    temp_c === null || ohm === null || !(ohm > 0) ? [] : [checkResistance(vehicle.senderPoints, temp_c, ohm)],
+    [values.cold_c, values.cold_ohm],
+    [values.warm_c, values.warm_ohm],
+  ].flatMap(([at, ohm]) => (at === undefined || ohm === undefined ? [] : [checkResistance(points, at, ohm)]));
+  if (pairs.length === 0) return null;
+  const words = pairs.map(
+    (o) => `Expected ${Math.round(o.expected_ohm)} Ω: ${o.off ? `off by ${o.error_k.toFixed(0)} K` : 'on the curve'}.`,
   );
+  return `${words.join(' ')}${own ? '' : ' Of a common family only: it proves next to nothing.'}`;
 }
 
-/** Answers that the readings give, with the readings as their words. */
-function derive(vehicle: VehicleRecord, cold: ColdReadings, show: (c: number) => string) {
-  const ohms = resistances(vehicle, cold);
-  const soak = compareSoak(cold);
-  const rails = checkRails(cold);
-  const cap = checkCap(vehicle.vehicle, cold.capRated_kpa, cold.capMeasured_kpa);
-  const capKnown = cold.capMeasured_kpa !== null && (cold.capRated_kpa ?? vehicle.vehicle.coolant.cap_kpa) !== null;
-  return [
-    ...(soak?.answers ?? []).map((a) => ({
-      ...a,
-      detail: `coolant ${show(cold.soakEct_c ?? NaN)}, ${Math.abs(soak!.difference_k).toFixed(0)} K ${soak!.difference_k < 0 ? 'below' : 'above'} the others`,
-    })),
-    ...(rails?.answers ?? []).map((a) => ({
-      ...a,
-      detail: `unplugged ${show(cold.unplugged_c ?? NaN)}, bridged ${show(cold.bridged_c ?? NaN)}`,
-    })),
-    ...(ohms.length === 2
-      ? [
-          {
-            itemId: 'sender-resistance',
-            answer: ohms.some((o) => o.off) ? 0 : 1,
-            detail: ohms.map((o) => `${o.error_k >= 0 ? '+' : ''}${o.error_k.toFixed(0)} K`).join(', '),
-          },
-        ]
-      : []),
-    ...(capKnown ? [{ itemId: 'look-cap-weak', answer: cap.weak ? 0 : 1, detail: 'measured' }] : []),
-  ];
-}
-
-function Checks({ job, vehicle }: { job: JobRecord; vehicle: VehicleRecord }) {
+function Checks() {
+  const { entries, vehicle, job, figures } = useJob();
   const { showTemperature } = useUnits();
-  const toast = useToast();
-  const cold = job.cold ?? NO_COLD_READINGS;
-  const put = async (change: Partial<ColdReadings>) => {
-    const next = await updateCold(job.id, change);
-    if (!next.ok) return toast({ kind: 'error', text: next.error.message });
-    await setDerivedAnswers(job.id, DERIVED, derive(vehicle, next.value, showTemperature));
-  };
-  const field = (name: ReadingName, label: string, family: UnitFamily | null, unit?: string) => (
-    <QuantityInput
-      id={name}
-      label={label}
-      family={family}
-      {...(unit === undefined ? {} : { unit })}
-      value={cold[name]}
-      error={readingError(name, cold[name])}
-      onChange={(value) => {
-        if (value === null || (!Number.isNaN(value) && readingError(name, value) === undefined))
-          void put({ [name]: value });
-      }}
-    />
-  );
-  const ohms = resistances(vehicle, cold);
-  const soak = compareSoak(cold);
-  const rails = checkRails(cold);
-  const cap = checkCap(vehicle.vehicle, cold.capRated_kpa, cold.capMeasured_kpa);
-  const mix = cold.freeze_c === null ? null : checkMix(cold.freeze_c);
-  const boils = (c: number | null) => (c === null ? null : showTemperature(c));
+  const values = (name: Parameters<typeof standingReading>[1]): Values =>
+    standingReading(entries, name, PLACE)?.values ?? {};
+  const cap = capCheck(vehicle.vehicle, values('cap'), figures.altitude_m);
+  const boiling = boilingOf(coolantState(entries, vehicle.vehicle, figures.altitude_m));
+  const mix = values('coolant').freezes_c;
+  const said = mix === undefined ? null : mixSays(mix);
+  const coolant = standingReading(entries, 'coolant', PLACE);
   return (
-    <>
-      <ol>
-        <CheckRow
-          job={job}
-          step={1}
-          title="Level against the cold mark"
-          why="Low level or air makes sender and heater lie both ways. It is fixed first, and is more often a result than the cause."
-          itemId="look-level-low"
-        >
-          {field('level_mm', 'Above the mark', null, 'mm')}
-          {field('levelAt_c', 'Read at', 'temperature')}
-        </CheckRow>
-        <CheckRow
-          job={job}
-          step={2}
-          title="Topped up since the last drive?"
-          why="A level that keeps falling is a leak, boiling off, or air that settled."
-          itemId="look-topped-up"
-        />
-        <CheckRow
-          job={job}
-          step={3}
-          title="Leaks: hoses, pump, radiator, heater, tank"
-          why="Dry and full does not prove that there is no air."
-          itemId="look-leak"
-          caution="Coolant is poisonous, sweet to pets and children. Cover containers, mop up at once, no drink bottles."
-        />
-        <CheckRow
-          job={job}
-          step={4}
-          title="Coolant: strength, colour, age"
-          why="Colour is dye, not chemistry. Strength by refractometer, on the scale of its glycol."
-          caution="Label jars, keep shut; do not smell or taste."
-          result={mix ? `About ${Math.round(mix.glycol_pct)} % glycol. ${mix.says}` : null}
-        >
-          {field('freeze_c', 'Freezes at', 'temperature')}
-          {field('coolantYears', 'In the car for', null, 'years')}
-        </CheckRow>
-        <CheckRow
-          job={job}
-          step={5}
-          title="Pressure cap"
-          why="A low cap boils early; over-pressure comes only from one that sticks."
-          result={
-            cold.capMeasured_kpa === null
-              ? boils(cap.boilsRated_c) && `Boils at ${boils(cap.boilsRated_c)} under its rating.`
-              : `Boils at ${boils(cap.boilsMeasured_c)} as measured${cap.boilsRated_c === null ? '' : `, ${boils(cap.boilsRated_c)} as rated`}.${cap.weak ? ' Weak: replace it.' : ''}`
-          }
-        >
-          {field('capRated_kpa', 'Stamped', 'pressure')}
-          {field('capMeasured_kpa', 'Releases at', 'pressure')}
-        </CheckRow>
-        <CheckRow
-          job={job}
-          step={6}
-          title="Fan turned by hand"
-          why="A stiff fan blows its fuse again; a dead one shows only at standstill."
-          itemId="look-fan-stiff"
-          caution="An electric fan can start with the key off. Unplug or disconnect before hands go near."
-        />
-        <CheckRow
-          job={job}
-          step={7}
-          title="Radiator face, winter cover"
-          why="Dirt and a forgotten cover look like a fan or flow fault."
-          itemId="look-radiator-face"
-          caution="Remove winter cover when warmer or climbing."
-        />
-        <CheckRow
-          job={job}
-          step={8}
-          title="Belt and hoses"
-          why="A slipping belt or a collapsed hose is lost flow."
-          itemId="look-belt"
-        />
-        <CheckRow
-          job={job}
-          step={9}
-          title="Key on, engine off, after a night"
-          why="Coolant, intake air, outside air and a probe should agree within a few degrees. The sender is then known cold."
-          result={soak ? soak.says : null}
-        >
-          {field('soak_h', 'Stood for', null, 'h')}
-          {field('soakEct_c', 'Coolant', 'temperature')}
-          {field('soakIat_c', 'Intake air', 'temperature')}
-          {field('soakOutside_c', 'Outside', 'temperature')}
-          {field('soakProbe_c', 'Probe', 'temperature')}
-        </CheckRow>
-        <CheckRow
-          job={job}
-          step={10}
-          title="Sender unplugged, then bridged"
-          why="The reading must go to the cold rail and to the hot rail: then wire and control unit are sound."
-          caution="Key off before unplugging; fit shields."
-          result={rails ? rails.says : null}
-        >
-          {field('unplugged_c', 'Unplugged reads', 'temperature')}
-          {field('bridged_c', 'Bridged reads', 'temperature')}
-        </CheckRow>
-        <CheckRow
-          job={job}
-          step={11}
-          title="Sender resistance, cold and warm"
-          why={
-            curveOf(vehicle.senderPoints).own
-              ? 'Against the curve written down for this vehicle. A constant error is offset, one that grows hot is resistance in the plug.'
-              : 'Against the common family: this vehicle\u2019s own curve is not written down. Add it on the vehicle\u2019s page.'
-          }
-          caution="Do not feel hot hoses; use a probe or infrared thermometer."
-          result={
-            ohms.length === 0
-              ? null
-              : ohms
-                  .map(
-                    (o) =>
-                      `Expected ${Math.round(o.expected_ohm)} Ω: ${o.off ? `off by ${o.error_k.toFixed(0)} K` : 'on the curve'}.`,
-                  )
-                  .join(' ')
-          }
-        >
-          {field('ohmCold_c', 'Cold, at', 'temperature')}
-          {field('ohmCold_ohm', 'Cold', null, 'Ω')}
-          {field('ohmWarm_c', 'Warm, at', 'temperature')}
-          {field('ohmWarm_ohm', 'Warm', null, 'Ω')}
-        </CheckRow>
-      </ol>
-      <div className="mt-4 max-w-xl">
-        <SavedText id="cold-notes" label="Notes" value={cold.notes} rows={2} onSave={(notes) => put({ notes })} />
-      </div>
-    </>
+    <ol>
+      <CheckRow
+        step={1}
+        title="Level against the cold mark"
+        why="Low level or air makes sender and heater lie both ways. It is fixed first, and is more often a result than the cause."
+        item="look-level-low"
+        measures="level"
+        cautions={['sensor-in-air']}
+      />
+      <CheckRow
+        step={2}
+        title="Topped up since the last drive?"
+        why="A level that keeps falling is a leak, boiling off, or air that settled."
+        item="look-topped-up"
+      >
+        <div className="mt-3">
+          <p className="text-sm leading-snug">After a heat cycle, cold again: did the level fall?</p>
+          <AnswerItem item="level-drop" />
+        </div>
+      </CheckRow>
+      <CheckRow
+        step={3}
+        title="Leaks: hoses, pump, radiator, heater, tank"
+        why="Dry and full does not prove that there is no air."
+        item="look-leak"
+        cautions={['coolant-is-poison']}
+      />
+      <CheckRow
+        step={4}
+        title="Coolant: strength, colour, age"
+        why="Colour is dye, not chemistry. Strength by refractometer, on the scale of its glycol."
+        measures="coolant"
+        cautions={['label-jars', 'goggles-and-gloves', 'too-weak-freezes', 'do-not-mix', 'waterless']}
+        result={said && `About ${Math.round(said.glycol_pct)} % glycol. ${said.says}`}
+      >
+        <div className="mt-1 max-w-sm">
+          <SavedText
+            id="coolant-colour"
+            label="Colour, deposits"
+            hint="green, clear; brown with grit"
+            value={coolant?.text ?? ''}
+            rows={1}
+            onSave={(text) => setMeasured(job.id, { name: 'coolant', place: PLACE, text }, {})}
+          />
+        </div>
+      </CheckRow>
+      <CheckRow
+        step={5}
+        title="Pressure cap"
+        why="A low cap boils early; over-pressure comes only from one that sticks."
+        item="look-cap-weak"
+        measures="cap"
+        result={`Boils at ${showTemperature(boiling.boils_c)}, ${BOILING_WORDS[boiling.cap]}${
+          boiling.cap !== 'measured' && cap.boilsRated_c !== null
+            ? `; ${showTemperature(cap.boilsRated_c)} if it held its rating`
+            : ''
+        }.${cap.weak ? ' Replace it first.' : ''}`}
+      />
+      <CheckRow
+        step={6}
+        title="Fan turned by hand"
+        why="A stiff fan blows its fuse again; a dead one shows only at standstill."
+        item="look-fan-stiff"
+        cautions={[
+          'fan-starts-alone',
+          ...(vehicle.vehicle.fan.kind === 'viscous' ? (['fan-clutch'] as const) : []),
+          'same-fuse',
+        ]}
+      />
+      <CheckRow
+        step={7}
+        title="Radiator face, winter cover"
+        why="Dirt and a forgotten cover look like a fan or flow fault."
+        item="look-radiator-face"
+        cautions={['winter-cover']}
+      />
+      <CheckRow
+        step={8}
+        title="Belt and hoses"
+        why="A slipping belt or a collapsed hose is lost flow."
+        item="look-belt"
+        cautions={['belts-and-fan']}
+      />
+      <CheckRow
+        step={9}
+        title="Key on, engine off, after a night"
+        why="Coolant, intake air, outside air and a probe should agree within a few degrees. The sender is then known cold."
+        measures="soak"
+        result={soakSays(values('soak'))}
+      />
+      <CheckRow
+        step={10}
+        title="Sender unplugged, then bridged"
+        why="The reading must go to the cold rail and to the hot rail: then wire and control unit are sound."
+        item="unplug-rails"
+        measures="rails"
+        cautions={['key-off-before-unplugging', ...(vehicle.vehicle.engine.hybrid ? (['orange-cables'] as const) : [])]}
+        result={railsSay(values('rails'))}
+      />
+      <CheckRow
+        step={11}
+        title="Sender resistance, cold and warm"
+        why={
+          curveOf(vehicle.senderPoints).own
+            ? 'Against the curve written down for this vehicle. A constant error is offset, one that grows hot is resistance in the plug.'
+            : 'Against the common family: this vehicle’s own curve is not written down. Add it on the vehicle’s page.'
+        }
+        measures="resistance"
+        cautions={['no-hot-hoses']}
+        result={resistanceSays(vehicle.senderPoints, values('resistance'))}
+      />
+      <CheckRow
+        step={12}
+        title="Engine warm: housing and gauge against the scan reading"
+        why="A second thermometer settles whether the coolant or the sender is wrong; the gauge has a sender of its own on most cars."
+        measures="housing"
+        cautions={['no-hot-hoses', 'stay-with-it', 'carbon-monoxide']}
+      >
+        <div className="mt-2">
+          <AnswerItem item="housing-infrared" />
+        </div>
+        <div className="mt-2">
+          <AnswerItem item="gauge-against-scan" />
+        </div>
+      </CheckRow>
+    </ol>
   );
 }
 
 /** The cold look: a guided list in safe order. Everything can be skipped; what is answered enters the evidence. */
-export function ColdLookScreen({ jobId }: { jobId: string }) {
-  const detail = useLiveQuery(() => loadJob(jobId), [jobId]);
-  if (!detail) return null;
-  const mend = mendFirst(detail.job.answers);
+export function ColdLookScreen() {
+  const { job, entries, vehicle } = useJob();
+  const notes = entries.findLast((e): e is NoteEntry => e.kind === 'note' && e.stage === PLACE && e.takenBack !== true);
   return (
     <div className="mx-auto max-w-6xl px-5 pt-4 pb-16">
-      {mend.map((says) => (
-        <p
-          key={says}
-          role="alert"
-          className="mb-3 border-l-8 border-error pl-3 text-lg font-semibold"
-          data-testid="mend-first"
-        >
+      {mendFirst(entries, vehicle.vehicle).map((says) => (
+        <Caution key={says} kind="danger" role="alert" testId="mend-first" className="mb-3 text-lg">
           Before a drive: {says}
-        </p>
+        </Caution>
       ))}
       <CoolGate />
-      <Checks job={detail.job} vehicle={detail.vehicle} />
+      <Checks />
+      <div className="mt-4 max-w-xl">
+        <SavedText
+          id="cold-notes"
+          label="Notes"
+          value={notes?.text ?? ''}
+          rows={2}
+          onSave={(text) => setNote(job.id, PLACE, text)}
+        />
+      </div>
       <OverheatingOrder />
-      <p className="mt-4 text-sm">
-        Skip what you cannot see. The maker&rsquo;s instructions and local rules come first.
-      </p>
-      <Link href={`/jobs/${jobId}/drive`} className="btn mt-4 btn-lg btn-primary">
+      <p className="mt-4 text-sm">Skip what you cannot see.</p>
+      <Cautions className="mt-2" of={['maker-first']} />
+      <Link href={`/jobs/${job.id}/drive`} className="btn mt-4 btn-lg btn-primary">
         Go on to the drive
       </Link>
     </div>

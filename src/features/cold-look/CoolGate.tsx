@@ -1,37 +1,59 @@
 'use client';
 
 import { useState } from 'react';
-import { coolEnough } from '@/core/diagnosis';
+import { CAUSE_PLACE } from '@/core/base';
+import { openingGate } from '@/core/limits';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
+import { AnswerButtons } from '@/ui/AnswerButtons';
 import { QuantityInput } from '@/ui/QuantityInput';
+
+/** Odds of a wrong sender from which its reading proves nothing about heat. */
+const SUSPECT_FROM = 0.25;
+
+const YES_NO = [
+  { key: 'yes', says: 'yes' },
+  { key: 'no', says: 'no' },
+] as const;
+
+const asBoolean = (answer: string | null): boolean | null => (answer === null ? null : answer === 'yes');
+const known = (v: number | null): number | null => (v === null || Number.isNaN(v) ? null : v);
 
 /** Asks whether the system is cool enough to open, before anything that opens it. */
 export function CoolGate() {
+  const found = useJob().case;
   const [reading_c, setReading] = useState<number | null>(null);
+  const [probe_c, setProbe] = useState<number | null>(null);
   const [since_min, setSince] = useState<number | null>(null);
-  const [soft, setSoft] = useState(false);
-  const answer = coolEnough(
-    Number.isNaN(reading_c) ? null : reading_c,
-    Number.isNaN(since_min) ? null : since_min,
-    soft,
-  );
+  const [touch, setTouch] = useState<string | null>(null);
+  const [hose, setHose] = useState<string | null>(null);
+  const doubt = found.now.reduce((sum, o) => sum + (CAUSE_PLACE[o.cause].side === 'sender' ? o.probability : 0), 0);
+  const senderSuspect = doubt >= SUSPECT_FROM;
+  const answer = openingGate({
+    coldToTouch: asBoolean(touch),
+    softHose: asBoolean(hose),
+    since_min: known(since_min),
+    reading_c: known(reading_c),
+    probe_c: known(probe_c),
+    senderSuspect,
+  });
+  const choose = (set: (next: (was: string | null) => string | null) => void) => (key: string) =>
+    set((was) => (was === key ? null : key));
   return (
     <section aria-labelledby="gate-title" className="border-b border-base-content/30 pb-4">
       <h2 id="gate-title" className="text-2xl type-sign">
         Cool enough to open?
       </h2>
-      <p className="mt-1 border-l-4 border-warning pl-3 leading-snug">
-        Never open a hot cooling system. Wait until cold to touch and hose soft; cover the cap, open to the first stop,
-        let pressure go. Any coolant at engine temperature burns.
-      </p>
-      <div className="mt-2 flex flex-wrap items-start gap-x-6">
-        <QuantityInput
-          id="gate-reading"
-          label="Scan reading"
-          family="temperature"
-          value={reading_c}
-          digits={0}
-          onChange={setReading}
-        />
+      <Cautions className="mt-1" of={['never-open-hot', 'any-coolant-burns']} />
+      <div className="mt-3 flex flex-wrap items-start gap-x-6 gap-y-2">
+        <div>
+          <p className="mb-1 leading-tight font-semibold">Cold to the touch</p>
+          <AnswerButtons label="Cold to the touch" answers={YES_NO} chosen={touch} onChoose={choose(setTouch)} />
+        </div>
+        <div>
+          <p className="mb-1 leading-tight font-semibold">Upper hose soft</p>
+          <AnswerButtons label="Upper hose soft" answers={YES_NO} chosen={hose} onChoose={choose(setHose)} />
+        </div>
         <QuantityInput
           id="gate-since"
           label="Engine off for"
@@ -41,15 +63,24 @@ export function CoolGate() {
           digits={0}
           onChange={setSince}
         />
-        <label className="mt-6 flex min-h-11 items-center gap-3 font-semibold">
-          <input type="checkbox" className="checkbox" checked={soft} onChange={(e) => setSoft(e.target.checked)} />
-          Upper hose is soft
-        </label>
-        <p
-          className={`mt-6 text-2xl type-sign ${answer.open ? 'text-success' : ''}`}
-          aria-live="polite"
-          data-testid="gate"
-        >
+        <QuantityInput
+          id="gate-reading"
+          label="Scan reading"
+          family="temperature"
+          value={reading_c}
+          digits={0}
+          hint={senderSuspect ? 'its sender is suspected' : undefined}
+          onChange={setReading}
+        />
+        <QuantityInput
+          id="gate-probe"
+          label="Second thermometer"
+          family="temperature"
+          value={probe_c}
+          digits={0}
+          onChange={setProbe}
+        />
+        <p className={`text-2xl type-sign ${answer.open ? 'text-success' : ''}`} aria-live="polite" data-testid="gate">
           {answer.open ? 'Open it' : 'Keep it shut'}
           <span className="block max-w-md text-sm font-normal" style={{ fontStretch: '100%' }}>
             {answer.says}

@@ -2,6 +2,8 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { ArrowDown, ArrowUp } from 'lucide-react';
+import { Cautions } from '@/job/Cautions';
+import { useWrite } from '@/job/useWrite';
 import { loadOverheatingOrder, saveOverheatingOrder } from '@/storage/settings';
 
 /** Cheapest and safest first. */
@@ -20,21 +22,20 @@ const OFFERED: readonly string[] = [
 
 /** The general order for an overheating car; the shop can change it, and it stays changed. */
 export function OverheatingOrder() {
+  const write = useWrite();
   const stored = useLiveQuery(loadOverheatingOrder, []);
   const known = stored?.filter((s) => OFFERED.includes(s)) ?? [];
   const order = [...known, ...OFFERED.filter((s) => !known.includes(s))];
   const move = (i: number, by: -1 | 1) => {
     const next = [...order];
     [next[i], next[i + by]] = [next[i + by]!, next[i]!];
-    void saveOverheatingOrder(next);
+    void write(saveOverheatingOrder(next));
   };
   return (
     <details className="border-b border-base-content/20 py-4">
       <summary className="cursor-pointer text-lg font-bold">If it overheats: the order to look in</summary>
-      <p className="mt-1 text-sm">
-        Cheapest and safest first. Past the limit: combustion-gas test before returning it. Move what your shop does
-        differently.
-      </p>
+      <p className="mt-1 text-sm">Cheapest and safest first. Move what your shop does differently.</p>
+      <Cautions className="mt-1" of={['overheating-on-the-road', 'past-the-limit', 'raw-water']} />
       <ol className="mt-2 max-w-xl" data-testid="overheating-order">
         {order.map((text, i) => (
           <li key={text} className="flex items-center gap-3 border-t border-base-content/15">

@@ -1,12 +1,11 @@
 import { array, mixed, number, object, string } from 'yup';
 import { fail, ok, type Result } from '@/core/base';
 import { parseVehicle } from '@/core/formats';
+import { importToJob } from '@/job/importToJob';
 import { addJob } from '@/storage/jobs';
-import { addTrace } from '@/storage/traces';
 import { JOB_STATES } from '@/storage/records';
 import { markDemoLoaded } from '@/storage/settings';
 import { addVehicle } from '@/storage/vehicles';
-import { importInWorker } from '@/workers/client';
 
 const garageSchema = object({
   schema: mixed<'varmek-demo/1'>().oneOf(['varmek-demo/1']).required(),
@@ -56,30 +55,16 @@ export async function loadDemo(): Promise<Result<void, string>> {
     }
     for (const job of garage.jobs) {
       const createdAt = Date.now() - job.daysAgo * DAY_MS;
-      const added = await addJob({
-        id: job.id,
-        vehicleId: job.vehicle,
-        complaint: job.complaint,
-        state: job.state,
-        createdAt,
-        answers: job.answers.map((itemId) => ({ itemId, answer: 0, at: createdAt, detail: '' })),
-      });
+      const { id, vehicle: vehicleId, complaint, state } = job;
+      const added = await addJob(
+        { id, vehicleId, complaint, state, createdAt },
+        job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
+      );
       if (!added.ok) return fail(added.error.message);
       if (job.trace === null) continue;
       const raw = await (await fetchShipped(job.trace)).blob();
-      const imported = await importInWorker(raw);
-      if (!imported.ok) return fail(`${job.trace}: ${imported.error.message}`);
-      const kept = await addTrace({
-        jobId: job.id,
-        vehicleId: job.vehicle,
-        fileName: job.trace,
-        raw,
-        importedAt: createdAt,
-        trace: imported.value.trace,
-        report: imported.value.report,
-        options: {},
-      });
-      if (!kept.ok) return fail(kept.error.message);
+      const kept = await importToJob({ jobId: id, vehicleId, fileName: job.trace, importedAt: createdAt + 1 }, raw);
+      if (!kept.ok) return fail(`${job.trace}: ${kept.error.message}`);
     }
     return ok(undefined);
   } catch (error) {

@@ -1,26 +1,21 @@
 'use client';
 
-import { causeName } from '@/core/diagnosis';
-import { handChecks, PHASE_NAME, planLength_s, type PlanPrediction } from '@/core/planning';
-import type { JobRecord, PlanRecord, VehicleRecord } from '@/storage/records';
+import { causeName } from '@/core/evidence';
+import { CAUTIONS } from '@/core/cautions';
+import { PHASE_NAME, planLength_s, type PlanPrediction } from '@/core/planning';
+import { useJob } from '@/job/JobProvider';
+import type { PlanRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
+import { checksOf } from './DueCheck';
+import { driveCautions } from './driveCautions';
 import { clock } from './stopwatch';
 
 /** The drive on one sheet of paper, for the passenger. */
-export function DriveCard({
-  job,
-  vehicle,
-  plan,
-  prediction,
-}: {
-  job: JobRecord;
-  vehicle: VehicleRecord;
-  plan: PlanRecord;
-  prediction: PlanPrediction | null;
-}) {
+export function DriveCard({ plan, prediction }: { plan: PlanRecord; prediction: PlanPrediction | null }) {
+  const { job, vehicle } = useJob();
   const { showTemperature } = useUnits();
   const opening = prediction?.opening_s ?? null;
-  const checks = handChecks(plan, opening?.late ?? null);
+  const checks = checksOf(plan, prediction);
   const starts = plan.phases.map((_, i) => planLength_s({ phases: plan.phases.slice(0, i) }));
   const fifth = prediction ? Math.max(1, Math.floor(prediction.time_s.length / 6)) : 1;
   return (
@@ -37,9 +32,12 @@ export function DriveCard({
         STOP at {showTemperature(plan.limit_c)}: heater and blower full, stop safely, engine off, do not open.
       </p>
       <p className="mt-2 font-semibold">
-        Driver never operates phone, camera or laptop. Passenger reads or logger only. Do not feel hot hoses; use a
-        probe or infrared thermometer. Belts, pulleys, fan: tie hair; no loose sleeves. An electric fan can start with
-        the key off.
+        {[
+          ...(['driver-drives', 'no-hot-hoses', 'belts-and-fan', 'fan-starts-alone'] as const),
+          ...driveCautions(plan.phases).filter((c) => c !== 'belts-and-fan'),
+        ]
+          .map((c) => CAUTIONS[c])
+          .join(' ')}
       </p>
       <p className="mt-2">
         Log from key-on, every second or two: coolant, intake and outside air, road speed, engine speed, load or air
@@ -108,9 +106,7 @@ export function DriveCard({
           </tbody>
         </table>
       )}
-      <p className="mt-3">
-        Varmek&rsquo;s figures are estimates. The maker&rsquo;s instructions and local rules come first.
-      </p>
+      <p className="mt-3">{CAUTIONS['maker-first']}</p>
     </div>
   );
 }

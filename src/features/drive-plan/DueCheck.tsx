@@ -1,60 +1,32 @@
 'use client';
 
-import { catalogueItem } from '@/core/diagnosis';
-import { handChecks, planLength_s, type HandCheck } from '@/core/planning';
-import { giveAnswer, takeAnswerBack } from '@/storage/answers';
-import type { JobRecord, PlanRecord } from '@/storage/records';
-import { AnswerButtons } from '@/ui/AnswerButtons';
+import { standingAnswer } from '@/core/case';
+import { handChecks, type HandCheck, type PlanPrediction } from '@/core/planning';
+import { AnswerItem } from '@/job/AnswerItem';
+import { useJob } from '@/job/JobProvider';
+import type { PlanRecord } from '@/storage/records';
 import { clock, dueCheck } from './stopwatch';
 
-/** Observations of a drive that are evidence, in the order of their minutes. */
-export const checksOf = (plan: PlanRecord): HandCheck[] => handChecks(plan, planLength_s(plan) / 2);
-
-/** The answers to one observation; each is kept with the minute it was given at. */
-export function CheckAnswers({
-  job,
-  check,
-  elapsed_s,
-  large = false,
-}: {
-  job: JobRecord;
-  check: HandCheck;
-  elapsed_s: number;
-  large?: boolean;
-}) {
-  return (
-    <AnswerButtons
-      large={large}
-      label={check.what}
-      answers={catalogueItem(check.itemId).answers}
-      chosen={job.answers.find((a) => a.itemId === check.itemId)?.answer ?? null}
-      onChoose={(i) =>
-        void (i === null
-          ? takeAnswerBack(job.id, check.itemId)
-          : giveAnswer(job.id, {
-              itemId: check.itemId,
-              answer: i,
-              detail: `minute ${(elapsed_s / 60).toFixed(1)}`,
-            }))
-      }
-    />
-  );
-}
+/**
+ * Observations of a drive that are evidence, in the order of their minutes: the same on paper, on the stopwatch and on
+ * a live log. What needs the opening waits for its prediction, and is not asked where none is due.
+ */
+export const checksOf = (plan: PlanRecord, prediction: PlanPrediction | null): HandCheck[] =>
+  handChecks(plan, prediction?.opening_s?.late ?? null);
 
 /** What is to be felt or seen next on the drive, with its answers; nothing when all were given. */
 export function DueCheck({
-  job,
-  plan,
+  checks,
   elapsed_s,
   large = false,
 }: {
-  job: JobRecord;
-  plan: PlanRecord;
+  checks: readonly HandCheck[];
   elapsed_s: number;
   large?: boolean;
 }) {
+  const { entries } = useJob();
   const next = dueCheck(
-    checksOf(plan).filter((c) => !job.answers.some((a) => a.itemId === c.itemId)),
+    checks.filter((c) => standingAnswer(entries, c.itemId) === null),
     elapsed_s,
   );
   if (!next) return null;
@@ -66,7 +38,7 @@ export function DueCheck({
         {check.what}
       </p>
       <div className={large ? 'mt-3' : 'mt-2'}>
-        <CheckAnswers job={job} check={check} elapsed_s={elapsed_s} large={large} />
+        <AnswerItem item={check.itemId} label={check.what} minute={elapsed_s / 60} large={large} />
       </div>
     </section>
   );

@@ -1,8 +1,9 @@
 'use client';
 
 import { ComposedChart, Line, ReferenceArea, ReferenceLine } from 'recharts';
-import { causeName } from '@/core/diagnosis';
+import { causeName } from '@/core/evidence';
 import type { PlanPrediction } from '@/core/planning';
+import { thin } from '@/core/signal';
 import { causeColour, dashOf } from './curveLook';
 import { TIME_AXIS } from '@/ui/scale';
 import { DriveAxes, soundBand } from '@/ui/timeAxis';
@@ -31,10 +32,11 @@ export function PlanChart({
     band: [bands[0]!.low_c[k]!, bands[0]!.high_c[k]!],
     ...Object.fromEntries(bands.map((b) => [b.cause, b.mid_c[k]!])),
   }));
-  const step = Math.max(1, Math.ceil(measured.length / MOST_MEASURED));
-  const read = measured
-    .filter((_, i) => i % step === 0 || i === measured.length - 1)
-    .map((m) => ({ minute: m.minute, measured: m.value }));
+  const kept = thin(
+    measured.map((m) => m.value),
+    MOST_MEASURED,
+  );
+  const read = kept.map((i) => ({ minute: measured[i]!.minute, measured: measured[i]!.value }));
   const data = [...predicted, ...read].sort((a, b) => a.minute - b.minute);
   const last = data.at(-1)?.minute ?? 0;
   return (

@@ -117,6 +117,16 @@ export function PlanEditor({ plan, onChange }: { plan: PlanRecord; onChange: (ch
           </select>
         </div>
         <QuantityInput
+          id="plan-altitude"
+          label="Highest place"
+          family={null}
+          unit="m"
+          value={plan.altitude_m ?? null}
+          digits={0}
+          hint="empty: the shop’s"
+          onChange={(v) => (v === null || !Number.isNaN(v)) && onChange({ altitude_m: v })}
+        />
+        <QuantityInput
           id="plan-limit"
           label="Stop at"
           family="temperature"

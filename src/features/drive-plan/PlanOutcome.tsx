@@ -1,28 +1,26 @@
 'use client';
 
-import { causeName } from '@/core/diagnosis';
-import { missingConditions, planLength_s, type PlanPrediction } from '@/core/planning';
-import type { JobRecord, PlanRecord } from '@/storage/records';
+import { causeName } from '@/core/evidence';
+import { planLength_s, repeatsComplaint, type PlanPrediction } from '@/core/planning';
+import { sinceLastWork } from '@/core/case';
+import { useJob } from '@/job/JobProvider';
+import type { PlanRecord } from '@/storage/records';
 import { LineSample } from '@/ui/ChartLegend';
 import { causeColour, dashOf } from './curveLook';
+import { useUnits } from '@/ui/units';
 import type { WorkState } from './usePlanPrediction';
 
 const minute = (s: number): string => String(Math.round(s / 60));
 
 /** What the planned drive is worth: how well it tells the causes apart, when opening is due, what it leaves out. */
-export function PlanOutcome({
-  job,
-  plan,
-  work,
-}: {
-  job: JobRecord;
-  plan: PlanRecord;
-  work: WorkState<PlanPrediction>;
-}) {
+export function PlanOutcome({ plan, work }: { plan: PlanRecord; work: WorkState<PlanPrediction> }) {
   const prediction = work.last;
-  const missing = missingConditions(
+  const { entries } = useJob();
+  const { say } = useUnits();
+  const said = sinceLastWork(entries).filter((e) => e.kind === 'statement' && e.answer === 'yes');
+  const repeats = repeatsComplaint(
     plan,
-    job.answers.map((a) => a.itemId),
+    said.map((e) => (e.kind === 'statement' ? e.item : '')),
   );
   if (!prediction) {
     return (
@@ -67,10 +65,14 @@ export function PlanOutcome({
           ? `Opening due between minute ${minute(opening_s.early)} and ${minute(opening_s.late)}.`
           : `A sound thermostat would not open on this drive of ${minute(planLength_s(plan))} min: too cold or too short.`}
       </p>
-      <p className={`mt-2 ${missing.length > 0 ? 'border-l-4 border-warning pl-3' : ''}`} data-testid="conditions">
-        {missing.length > 0
-          ? `Does not repeat the complaint: it needs ${missing.join('; ')}.`
-          : 'Repeats the conditions of the complaint.'}
+      <p
+        className={`mt-2 ${repeats.kind === 'missing' ? 'border-l-4 border-warning pl-3' : ''}`}
+        data-testid="conditions"
+      >
+        {repeats.kind === 'missing' && `Does not repeat the complaint: it needs ${say(repeats.says.join('; '))}.`}
+        {repeats.kind === 'all' && 'Repeats the conditions of the complaint.'}
+        {repeats.kind === 'nothing' &&
+          'No complaint with conditions is written down, so there is nothing that this drive must repeat.'}
       </p>
       {work.status === 'failed' && (
         <p role="alert" className="mt-2 border-l-4 border-error pl-3">

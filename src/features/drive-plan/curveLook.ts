@@ -1,8 +1,8 @@
 import type { Cause } from '@/core/base';
-import { CAUSE_TEXT, causeName } from '@/core/diagnosis';
+import { causeName } from '@/core/evidence';
 import type { PlanPrediction } from '@/core/planning';
+import { causeLook } from '@/job/causeLook';
 import type { LegendEntry } from '@/ui/ChartLegend';
-import { familyColour } from '@/ui/colours';
 
 const DASHES = ['0', '9 4', '3 3', '12 3 3 3', '6 2', '2 6'] as const;
 
@@ -10,7 +10,7 @@ const DASHES = ['0', '9 4', '3 3', '12 3 3 3', '6 2', '2 6'] as const;
 export const dashOf = (n: number): string => DASHES[n % DASHES.length]!;
 
 /** Colour of a cause by its family. */
-export const causeColour = (cause: Cause): string => familyColour(CAUSE_TEXT[cause].family);
+export const causeColour = (cause: Cause): string => causeLook(cause).colour;
 
 /** Names of the predicted curves, with what is logged first. */
 export const liveLegend = (prediction: PlanPrediction): LegendEntry[] => [

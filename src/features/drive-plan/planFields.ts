@@ -1,6 +1,7 @@
 import { array, mixed, number, object, ValidationError } from 'yup';
-import { PHASE_KINDS, PLAN_TEMPLATES, stopLimit_c } from '@/core/planning';
-import type { Vehicle } from '@/core/base';
+import { temperatureText, type Vehicle } from '@/core/base';
+import { boilingOf, BOILING_WORDS, stopLimit_c, type CoolantState } from '@/core/limits';
+import { PHASE_KINDS, PLAN_TEMPLATES } from '@/core/planning';
 import type { PlanRecord } from '@/storage/records';
 
 /** What a plan may hold, SI. */
@@ -24,14 +25,17 @@ const planSchema = object({
     .max(55, 'Outside air: too hot to be true.'),
   heater_pct: number().required().min(0).max(100, 'Heater: 0 to 100 %.'),
   startExcess_k: number().required().min(0).max(100),
-  limit_c: number().required().min(60, 'Stop limit: too low to drive.').max(135, 'Stop limit: above boiling.'),
+  limit_c: number().required().min(60, 'Stop limit: too low to drive.'),
+  altitude_m: number().nullable().optional(),
 });
 
-/** What is wrong with a plan; null when nothing is. */
-export function planError(plan: PlanRecord): string | null {
+/** What is wrong with a plan; null when nothing is. No limit may lie nearer to boiling than its margin. */
+export function planError(plan: PlanRecord, state: CoolantState): string | null {
   try {
     planSchema.validateSync(plan);
-    return null;
+    const { boils_c, highestLimit_c, cap } = boilingOf(state);
+    if (plan.limit_c <= highestLimit_c) return null;
+    return `Stop limit: at most ${temperatureText(highestLimit_c)}. It boils at ${temperatureText(boils_c)}: ${BOILING_WORDS[cap]}.`;
   } catch (error) {
     if (error instanceof ValidationError) return error.errors[0] ?? 'The plan is not complete.';
     throw error;
@@ -39,10 +43,10 @@ export function planError(plan: PlanRecord): string | null {
 }
 
 /** The plan a job starts with. */
-export const firstPlan = (vehicle: Vehicle, outside_c: number | null): PlanRecord => ({
+export const firstPlan = (vehicle: Vehicle, outside_c: number | null, state: CoolantState): PlanRecord => ({
   phases: PLAN_TEMPLATES[0]!.phases,
   ambient_c: outside_c ?? 10,
   heater_pct: 0,
   startExcess_k: 0,
-  limit_c: stopLimit_c(vehicle),
+  limit_c: stopLimit_c(vehicle, state),
 });

@@ -1,10 +1,11 @@
 'use client';
 
 import { useState } from 'react';
-import { causeName, type Finding } from '@/core/diagnosis';
+import { causeName } from '@/core/evidence';
+import type { Finding } from '@/core/judge';
 import type { TraceRecord, VehicleRecord } from '@/storage/records';
-import { judgeAgain } from '@/storage/traces';
-import { updateVehicle } from '@/storage/vehicles';
+import { useWrite } from '@/job/useWrite';
+import { changeVehicle } from '@/storage/changeVehicle';
 import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
 import { learnInWorker } from '@/workers/client';
@@ -21,23 +22,23 @@ export function MemoryNote({
 }) {
   const { show } = useUnits();
   const toast = useToast();
+  const write = useWrite();
   const [busy, setBusy] = useState(false);
   const learn = async () => {
     setBusy(true);
     const learned = await learnInWorker(record.trace, vehicle.vehicle, vehicle.memory);
     setBusy(false);
-    if (!learned.ok) return toast({ kind: 'error', text: `Learning failed: ${learned.error.message}.` });
-    const { memory, goodTraceIds } = vehicle;
-    await updateVehicle(vehicle.id, { memory: learned.value, goodTraceIds: [...goodTraceIds, record.id] });
-    await judgeAgain(vehicle.id);
-    toast({
-      kind: 'info',
-      text: `${vehicle.plate} remembers this trace. Its other traces are judged again.`,
-      action: {
-        label: 'Undo',
-        run: () => void updateVehicle(vehicle.id, { memory, goodTraceIds }).then(() => judgeAgain(vehicle.id)),
+    if (!learned.ok) {
+      const why = learned.error.kind === 'bug' ? learned.error.message : 'it was stopped';
+      return toast({ kind: 'error', text: `Learning failed: ${why}.` });
+    }
+    await write(
+      changeVehicle(vehicle.id, { memory: learned.value, goodTraceIds: [...vehicle.goodTraceIds, record.id] }, true),
+      {
+        says: `${vehicle.plate} remembers this trace. Its other traces are judged again.`,
+        undo: (before) => changeVehicle(vehicle.id, before, true),
       },
-    });
+    );
   };
   if (vehicle.goodTraceIds.includes(record.id)) {
     return (

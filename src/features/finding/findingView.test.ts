@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { judgeNow } from '@/core/diagnosis';
+import { judgeNow } from '@/core/judge';
 import { startingVehicle } from '@/core/planning';
 import { curvePoints } from './findingView';
 

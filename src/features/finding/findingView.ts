@@ -1,6 +1,7 @@
 import { bisectRight } from 'd3-array';
 import type { Trace } from '@/core/base';
-import type { Finding } from '@/core/diagnosis';
+import { thin } from '@/core/signal';
+import type { Finding } from '@/core/judge';
 import type { TraceRecord } from '@/storage/records';
 
 /** One point of the picture; temperatures °C, times minutes. */
@@ -30,22 +31,8 @@ function between(times: Float64Array, values: Float64Array, at: number): number 
  */
 export function curvePoints(trace: Trace, finding: Finding): CurvePoint[] {
   const ect = trace.channels.ect_c;
-  const n = ect.length;
-  const stretch = Math.max(1, Math.ceil((2 * n) / MOST_POINTS));
-  const keep: number[] = [];
-  for (let from = 0; from < n; from += stretch) {
-    let low = -1;
-    let high = -1;
-    for (let i = from; i < Math.min(n, from + stretch); i++) {
-      if (!Number.isFinite(ect[i]!)) continue;
-      if (low < 0 || ect[i]! < ect[low]!) low = i;
-      if (high < 0 || ect[i]! > ect[high]!) high = i;
-    }
-    if (low < 0) continue;
-    keep.push(...(low === high ? [low] : [Math.min(low, high), Math.max(low, high)]));
-  }
   const { time_s, healthyLow_c, healthyHigh_c, best_c, healthyFit_c } = finding.curves;
-  return keep.map((i) => {
+  return thin(ect, MOST_POINTS).map((i) => {
     const at = trace.time_s[i]! - trace.time_s[0]!;
     return {
       minute: at / 60,
@@ -76,14 +63,8 @@ export function besideCurves(record: TraceRecord): BesideCurve[] {
 /** Points of curves beside a drive, within its time, thinned. */
 export function besidePoints(curves: readonly BesideCurve[], last_min: number): { minute: number }[] {
   return curves.flatMap(({ time_s, values_c }, n) => {
-    const step = Math.max(1, Math.ceil(time_s.length / (MOST_POINTS / 2)));
-    const points: { minute: number }[] = [];
-    for (let i = 0; i < time_s.length; i += step) {
-      const minute = time_s[i]! / 60;
-      if (minute >= 0 && minute <= last_min && Number.isFinite(values_c[i]!)) {
-        points.push({ minute, [`beside${n}`]: values_c[i]! });
-      }
-    }
-    return points;
+    return thin(values_c, MOST_POINTS / 2)
+      .map((i) => ({ minute: time_s[i]! / 60, [`beside${n}`]: values_c[i]! }))
+      .filter(({ minute }) => minute >= 0 && minute <= last_min);
   });
 }

@@ -4,72 +4,105 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import type { CaseOdds } from '@/core/diagnosis';
+import type { Headline } from '@/core/evidence';
+import { causeName } from '@/core/evidence';
+import { AnswerItem } from '@/job/AnswerItem';
+import { FAMILY_LOOK, oddsShares } from '@/job/causeLook';
+import { EvidenceTable } from '@/job/EvidenceTable';
+import { saveJob } from '@/job/jobFile';
+import { useJob } from '@/job/JobProvider';
+import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
+import { useWrite } from '@/job/useWrite';
 import { deleteJob, restoreJob, updateJob } from '@/storage/jobs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
-import { useToast } from '@/ui/Toasts';
 import { Said, useUnits } from '@/ui/units';
-import { FAMILY_LOOK, oddsShares } from './causeLook';
-import { EvidencePanel } from './EvidencePanel';
-import { GRADE_NAME, headline, movedText, STATE_NAME } from './jobWords';
-import { saveJob } from './moveJob';
 import { StageNav } from './StageNav';
-import { useCase } from './useCase';
 
-function Sign({ odds }: { odds: CaseOdds }) {
-  const { text, percent, family } = headline(odds);
-  const look = FAMILY_LOOK[family];
+/** The parts of a headline that sums several causes. */
+function Parts({ headline }: { headline: Headline }) {
+  const parts = headline.parts.filter((p) => p.probability >= 0.01);
+  if (headline.share === null || parts.length < 2) return null;
   return (
-    <div className="flex items-center gap-4">
-      {percent && <Glyph shape={look.shape} colour={look.colour} size={34} />}
-      <p className="text-[2.75rem] type-sign" data-testid="headline">
-        {text}
-      </p>
-      {percent && (
-        <p className="text-[2.75rem] type-sign" data-testid="headline-percent">
-          {percent}
+    <p className="type-label" data-testid="headline-parts">
+      {parts.map((p) => `${causeName(p.cause).replace('Thermostat ', '')} ${percent(p.probability)}`).join(', ')}
+    </p>
+  );
+}
+
+function Sign() {
+  const { headline } = useJob().case;
+  const look = FAMILY_LOOK[headline.family];
+  const size = headline.text.length > 30 ? 'text-[1.9rem]' : 'text-[2.75rem]';
+  return (
+    <div>
+      <div className="flex items-center gap-4">
+        {headline.share !== null && <Glyph shape={look.shape} colour={look.colour} size={34} />}
+        <p className={`${size} type-sign leading-none`} data-testid="headline">
+          {headline.text}
         </p>
-      )}
-      <p className="text-base type-label">{percent ? GRADE_NAME[odds.grade] : null}</p>
+        {headline.share !== null && (
+          <p className="text-[2.75rem] type-sign leading-none whitespace-nowrap" data-testid="headline-percent">
+            {percent(headline.share)}
+          </p>
+        )}
+        <p className="text-base type-label whitespace-nowrap">
+          {headline.share === null ? null : GRADE_NAME[headline.grade]}
+        </p>
+      </div>
+      <Parts headline={headline} />
     </div>
   );
 }
 
-function DoNext({ odds }: { odds: CaseOdds }) {
-  const next = odds.next[0];
+function DoNext() {
+  const { next, headline } = useJob().case;
+  const [first] = next;
   const { say } = useUnits();
+  const [open, setOpen] = useState(false);
   return (
     <div className="min-w-0 flex-1 border-l-4 border-primary pl-4 lg:w-88 lg:flex-none">
-      <p className="type-label">Do next{next ? `, about ${next.item.minutes} min` : ''}</p>
-      <p className="line-clamp-2 leading-snug font-semibold" data-testid="do-next">
-        {next ? say(next.item.ask) : 'Nothing left that would move the odds.'}
+      <p className="flex items-baseline gap-2 type-label">
+        Do next{first ? `, about ${first.item.minutes} min` : ''}
+        {first && (
+          <button
+            type="button"
+            className="font-semibold underline underline-offset-4"
+            aria-expanded={open}
+            onClick={() => setOpen(!open)}
+          >
+            answer it
+          </button>
+        )}
       </p>
+      <p className="line-clamp-2 leading-snug font-semibold" data-testid="do-next">
+        {first ? say(first.item.ask) : 'Nothing left that would move the odds.'}
+      </p>
+      {first && open && (
+        <div className="mt-1">
+          <AnswerItem item={first.item.id} />
+        </div>
+      )}
+      {headline.share !== null && headline.share >= 0.8 && (
+        <p className="text-sm leading-snug" data-testid="then">
+          If it is this: {headline.then}
+        </p>
+      )}
     </div>
   );
 }
 
-function Missing() {
-  return (
-    <div className="mx-auto max-w-3xl px-5 py-16">
-      <h1 className="text-4xl type-sign">This job is not here</h1>
-      <p className="mt-4 text-lg">It was deleted, or it is kept in another browser.</p>
-      <Link href="/" className="btn mt-6 btn-primary">
-        All jobs
-      </Link>
-    </div>
-  );
-}
-
-function StatePicker({ jobId, state, lookAgainOn }: { jobId: string; state: JobState; lookAgainOn: string }) {
+function StatePicker() {
+  const { job } = useJob();
+  const write = useWrite();
   return (
     <div className="flex w-40 shrink-0 flex-col gap-1">
       <select
         aria-label="State of the job"
         className="select select-sm"
-        value={state}
-        onChange={(e) => void updateJob(jobId, { state: e.target.value as JobState })}
+        value={job.state}
+        onChange={(e) => void write(updateJob(job.id, { state: e.target.value as JobState }))}
       >
         {JOB_STATES.map((s) => (
           <option key={s} value={s}>
@@ -77,13 +110,13 @@ function StatePicker({ jobId, state, lookAgainOn }: { jobId: string; state: JobS
           </option>
         ))}
       </select>
-      {state === 'look-again' && (
+      {job.state === 'look-again' && (
         <input
           type="date"
           aria-label="Look again on"
           className="input input-sm"
-          value={lookAgainOn}
-          onChange={(e) => void updateJob(jobId, { lookAgainOn: e.target.value })}
+          value={job.lookAgainOn}
+          onChange={(e) => void write(updateJob(job.id, { lookAgainOn: e.target.value }))}
         />
       )}
     </div>
@@ -91,25 +124,20 @@ function StatePicker({ jobId, state, lookAgainOn }: { jobId: string; state: JobS
 }
 
 /** The frame of a job: what is most likely, how sure, what to do next, the odds and the evidence, always in sight. */
-export function JobFrame({ jobId, children }: { jobId: string; children: ReactNode }) {
-  const found = useCase(jobId);
-  const toast = useToast();
+export function JobFrame({ children }: { children: ReactNode }) {
+  const { job, vehicle, case: found } = useJob();
+  const write = useWrite();
   const router = useRouter();
   const [open, setOpen] = useState(false);
   useHotkeys('e', () => setOpen((was) => !was));
-  if (found === undefined) return <p className="p-8 type-label">Loading</p>;
-  if (found === null) return <Missing />;
-  const { detail, odds } = found;
-  const shown = odds.lines.findLast((l) => l.source !== 'raw signal' && l.id !== 'drive-visibility');
+  useHotkeys('escape', () => setOpen(false));
+  const shown = found.lines.findLast((l) => l.kind !== 'raw' && l.kind !== 'visibility');
   const remove = async () => {
-    const deleted = await deleteJob(jobId);
-    if (!deleted.ok) return toast({ kind: 'error', text: deleted.error.message });
-    router.push('/');
-    toast({
-      kind: 'info',
-      text: `Job on ${detail.vehicle.plate} deleted.`,
-      action: { label: 'Undo', run: () => void restoreJob(deleted.value) },
+    const deleted = await write(deleteJob(job.id), {
+      says: `Job on ${vehicle.plate} deleted.`,
+      undo: restoreJob,
     });
+    if (deleted !== null) router.push('/');
   };
   return (
     <>
@@ -118,26 +146,26 @@ export function JobFrame({ jobId, children }: { jobId: string; children: ReactNo
           <div className="min-w-0 flex-1 basis-full lg:basis-0">
             <div className="flex items-baseline gap-3">
               <h1 className="text-lg font-bold whitespace-nowrap">
-                <Link href={`/vehicles/${detail.vehicle.id}`} className="underline-offset-4 hover:underline">
-                  {detail.vehicle.plate}
+                <Link href={`/vehicles/${vehicle.id}`} className="underline-offset-4 hover:underline">
+                  {vehicle.plate}
                 </Link>
               </h1>
               <p className="truncate type-label">
-                {detail.vehicle.vehicle.label}
-                {detail.job.complaint && <>. &ldquo;{detail.job.complaint}&rdquo;</>}
+                {vehicle.vehicle.label}
+                {job.complaint && <>. &ldquo;{job.complaint}&rdquo;</>}
               </p>
             </div>
             <div className="mt-1">
-              <Sign odds={odds} />
+              <Sign />
             </div>
           </div>
-          <DoNext odds={odds} />
-          <StatePicker jobId={jobId} state={detail.job.state} lookAgainOn={detail.job.lookAgainOn} />
+          <DoNext />
+          <StatePicker />
         </div>
         <div className="mt-1.5 px-5">
-          <ShareStrip label="Odds" shares={oddsShares(odds.causes)} />
+          <ShareStrip label="Odds" shares={oddsShares(found.now)} />
         </div>
-        <StageNav jobId={jobId}>
+        <StageNav jobId={job.id}>
           <p className="ml-4 flex min-w-0 flex-1 items-center text-sm" aria-live="polite" data-testid="latest-evidence">
             <span className="truncate">
               {shown ? (
@@ -150,16 +178,16 @@ export function JobFrame({ jobId, children }: { jobId: string; children: ReactNo
             </span>
           </p>
           <button type="button" className="btn my-auto btn-sm" aria-expanded={open} onClick={() => setOpen(!open)}>
-            Evidence {odds.lines.length}
+            Evidence {found.lines.length}
           </button>
-          <button type="button" className="btn my-auto btn-ghost btn-sm" onClick={() => void saveJob(jobId)}>
+          <button type="button" className="btn my-auto btn-ghost btn-sm" onClick={() => void write(saveJob(job.id))}>
             Save job
           </button>
           <button type="button" className="btn my-auto btn-ghost btn-sm" onClick={() => void remove()}>
             Delete job
           </button>
         </StageNav>
-        {open && <EvidencePanel job={detail.job} lines={odds.lines} />}
+        {open && <EvidenceTable />}
       </section>
       {children}
     </>

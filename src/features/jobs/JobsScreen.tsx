@@ -6,35 +6,33 @@ import { Plus, Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { caseOdds } from '@/core/diagnosis';
+import { FAMILY_LOOK } from '@/job/causeLook';
+import { percent, STATE_NAME } from '@/job/jobWords';
+import { useFreshSummaries } from '@/job/useFreshSummaries';
 import { listJobs, type JobSummary } from '@/storage/jobs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
-import { FAMILY_LOOK } from './causeLook';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
-import { headline, STATE_NAME } from './jobWords';
 import { OpenJobButton } from './OpenJobButton';
 
-function Verdict({ summary }: { summary: JobSummary }) {
-  const finding = summary.finding?.finding ?? null;
+function Verdict({ summary: row }: { summary: JobSummary }) {
+  const { summary, traces, waiting } = row;
   // A trace that waits for the judge would change the odds: what is known without it is not shown as the verdict.
-  if (!finding && summary.traces > 0) return <span className="type-label">Not judged yet</span>;
-  if (!summary.vehicle || (!finding && summary.job.answers.length === 0)) {
-    return <span className="type-label">Nothing known yet</span>;
-  }
-  const { text, percent, family } = headline(caseOdds(summary.vehicle.vehicle, summary.job.answers, finding));
-  const look = FAMILY_LOOK[family];
+  if (traces > 0 && waiting > 0) return <span className="type-label">Not judged yet</span>;
+  if (!summary) return <span className="type-label">Working it out</span>;
+  if (summary.empty) return <span className="type-label">Nothing known yet</span>;
+  const look = FAMILY_LOOK[summary.family];
   return (
     <span className="flex items-center gap-2">
-      {percent ? (
+      {summary.share !== null ? (
         <Glyph shape={look.shape} colour={look.colour} />
       ) : (
         <span aria-hidden className="w-4 text-center font-bold">
           ?
         </span>
       )}
-      <span className="text-xl type-sign">{text}</span>
-      {percent && <span className="text-xl type-sign">{percent}</span>}
+      <span className="text-xl type-sign">{summary.text}</span>
+      {summary.share !== null && <span className="text-xl type-sign">{percent(summary.share)}</span>}
     </span>
   );
 }
@@ -69,6 +67,7 @@ function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
 /** Every job, by state, with what is known of it. `empty` is shown when there is none. */
 export function JobsScreen({ empty }: { empty: ReactNode }) {
   const jobs = useLiveQuery(listJobs, []);
+  useFreshSummaries(jobs);
   const [now] = useState(() => Date.now());
   const [words, setWords] = useState('');
   const [state, setState] = useState<JobState | 'all'>('all');

@@ -4,12 +4,16 @@ import { yupResolver } from '@hookform/resolvers/yup';
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useRouter, useSearchParams } from 'next/navigation';
+import { useState, type ChangeEvent } from 'react';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
+import { useWrite } from '@/job/useWrite';
 import { addJob } from '@/storage/jobs';
 import type { VehicleRecord } from '@/storage/records';
 import { listVehicles } from '@/storage/vehicles';
-import { useToast } from '@/ui/Toasts';
+
+/** Where the customer's words wait while a vehicle is added. */
+const DRAFT = 'varmek-new-job-words';
 
 const schema = object({
   vehicleId: string().required('Choose the vehicle, or add it first.'),
@@ -25,14 +29,17 @@ export function NewJobScreen() {
 
 function NewJobForm({ vehicles }: { vehicles: readonly VehicleRecord[] }) {
   const wanted = useSearchParams().get('vehicle') ?? '';
-  const toast = useToast();
+  const write = useWrite();
   const router = useRouter();
-  const form = useForm({ resolver: yupResolver(schema), defaultValues: { vehicleId: wanted, complaint: '' } });
+  // What was typed before a vehicle is added waits for the way back.
+  const [typed] = useState(() => sessionStorage.getItem(DRAFT) ?? '');
+  const form = useForm({ resolver: yupResolver(schema), defaultValues: { vehicleId: wanted, complaint: typed } });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
-    const added = await addJob(fields);
-    if (added.ok) router.push(`/jobs/${added.value.id}/arrival`);
-    else toast({ kind: 'error', text: added.error.message });
+    const added = await write(addJob(fields));
+    if (!added) return;
+    sessionStorage.removeItem(DRAFT);
+    router.push(`/jobs/${added.id}/arrival`);
   });
   return (
     <form noValidate onSubmit={(e) => void submit(e)} className="mx-auto max-w-2xl px-5 py-8">
@@ -69,7 +76,9 @@ function NewJobForm({ vehicles }: { vehicles: readonly VehicleRecord[] }) {
         rows={4}
         className="textarea mt-1 w-full text-base"
         placeholder="Slow to warm up on cold mornings, heater weak, light after ten minutes"
-        {...form.register('complaint')}
+        {...form.register('complaint', {
+          onChange: (e: ChangeEvent<HTMLTextAreaElement>) => sessionStorage.setItem(DRAFT, e.target.value),
+        })}
       />
       <p role="alert" className="min-h-6 text-error">
         {errors.complaint?.message}

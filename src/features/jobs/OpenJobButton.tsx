@@ -1,38 +1,21 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useRef } from 'react';
-import { useToast } from '@/ui/Toasts';
-import { openJob } from './moveJob';
+import { openJob } from '@/job/jobFile';
+import { useWrite } from '@/job/useWrite';
+import { FileButton } from '@/ui/FileButton';
 
 /** Opens a job that was saved as a file, here or in another shop. */
 export function OpenJobButton() {
-  const input = useRef<HTMLInputElement>(null);
   const router = useRouter();
-  const toast = useToast();
-  const take = async (file: File | undefined) => {
-    if (!file) return;
-    const opened = await openJob(file);
-    if (!opened.ok) return toast({ kind: 'error', text: opened.error });
-    router.push(`/jobs/${opened.value}/arrival`);
+  const write = useWrite();
+  const take = async (file: File) => {
+    const id = await write(openJob(file));
+    if (id !== null) router.push(`/jobs/${id}/arrival`);
   };
   return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".zip"
-        className="hidden"
-        aria-label="Saved job"
-        data-testid="job-file"
-        onChange={(e) => {
-          void take(e.target.files?.[0]);
-          e.target.value = '';
-        }}
-      />
-      <button type="button" className="btn" onClick={() => input.current?.click()}>
-        Open a saved job
-      </button>
-    </>
+    <FileButton label="Saved job" accept=".zip" testId="job-file" onFile={(file) => void take(file)}>
+      Open a saved job
+    </FileButton>
   );
 }

@@ -12,17 +12,22 @@ export const STAGES = [
   { key: '2', name: 'Cold look', path: '/cold-look' },
   { key: '3', name: 'Drive', path: '/drive' },
   { key: '4', name: 'Trace', path: '' },
+  { key: '5', name: 'Case', path: '/case' },
+  { key: '6', name: 'Decide', path: '/decide' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 4 on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 6 on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();
   const base = `/jobs/${jobId}`;
-  useHotkeys(['1', '2', '3', '4'], (_, hotkey) => {
-    const stage = STAGES.find((s) => s.key === hotkey.keys?.join(''));
-    if (stage) router.push(base + stage.path);
-  });
+  useHotkeys(
+    STAGES.map((s) => s.key),
+    (_, hotkey) => {
+      const stage = STAGES.find((s) => s.key === hotkey.keys?.join(''));
+      if (stage) router.push(base + stage.path);
+    },
+  );
   return (
     <nav aria-label="Stages of the job" className="flex items-stretch gap-1 px-5 print:hidden">
       {STAGES.map((stage) => {

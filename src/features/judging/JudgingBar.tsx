@@ -2,8 +2,11 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useEffectEvent, useState } from 'react';
-import { causeName, type JudgeProgress } from '@/core/diagnosis';
+import { causeName } from '@/core/evidence';
+import type { JudgeProgress } from '@/core/judge';
 import { nextToJudge, putFinding, setJudging } from '@/storage/traces';
+import { useFigures } from '@/job/useFigures';
+import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
 import { judgeInWorker } from '@/workers/client';
 
@@ -19,35 +22,43 @@ interface Running {
  */
 export function JudgingBar() {
   const next = useLiveQuery(nextToJudge, []);
+  const shop = useFigures();
   const toast = useToast();
+  const write = useWrite();
   const [running, setRunning] = useState<Running | null>(null);
   const traceId = next?.trace.id;
-  const updatedAt = next?.vehicle.updatedAt;
+  const basis = next && shop ? `${next.vehicle.updatedAt} ${next.outside_c} ${shop.changedAt}` : null;
 
   const judgeNext = useEffectEvent(() => {
-    if (!next) return undefined;
-    const { trace, vehicle } = next;
+    if (!next || !shop) return undefined;
+    const { trace, vehicle, outside_c } = next;
     let live = true;
     const judgement = judgeInWorker(
       trace.trace,
       vehicle.vehicle,
-      vehicle.goodTraceIds.includes(trace.id) ? null : vehicle.memory,
+      {
+        memory: vehicle.goodTraceIds.includes(trace.id) ? null : vehicle.memory,
+        outside_c,
+        baseRates: shop.figures.baseRates,
+        monitors: shop.figures.monitors,
+      },
       (progress) => {
         if (live) setRunning({ plate: vehicle.plate, progress, cancel });
       },
     );
     const cancel = () => {
       judgement.cancel();
-      void setJudging(trace.id, { state: 'stopped' });
+      void write(setJudging(trace.id, { state: 'stopped' }));
     };
     void judgement.result.then(async (result) => {
       if (!live) return;
       setRunning(null);
       if (result.ok) {
-        const saved = await putFinding(trace, vehicle, result.value);
-        if (!saved.ok) toast({ kind: 'error', text: saved.error.message });
+        const saved = await write(putFinding(next, result.value));
+        // A finding that cannot be kept must not be made again and again.
+        if (saved === null) await write(setJudging(trace.id, { state: 'stopped' }));
       } else if (result.error.kind === 'bug') {
-        await setJudging(trace.id, { state: 'failed', message: result.error.message });
+        await write(setJudging(trace.id, { state: 'failed', message: result.error.message }));
         toast({ kind: 'error', text: `Judging ${trace.fileName} failed: ${result.error.message}. The trace is kept.` });
       }
     });
@@ -57,8 +68,8 @@ export function JudgingBar() {
       setRunning(null);
     };
   });
-  // One judgement per trace: a new query result for the same trace and vehicle must not restart it.
-  useEffect(() => judgeNext(), [traceId, updatedAt]);
+  // One judgement per trace: a new query result made from the same must not restart it.
+  useEffect(() => judgeNext(), [traceId, basis]);
 
   if (!running?.progress) return null;
   const { done, of, doing } = running.progress;

@@ -7,6 +7,7 @@ import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
 import type { PhotoRecord } from '@/storage/records';
+import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
 
 /** Largest photo kept, bytes. */
@@ -28,25 +29,18 @@ export function PhotoStrip({ jobId }: { jobId: string }) {
   const photos = useLiveQuery(() => listPhotos(jobId, stage), [jobId, stage]) ?? [];
   const input = useRef<HTMLInputElement>(null);
   const toast = useToast();
+  const write = useWrite();
   const take = async (files: FileList | null) => {
     for (const file of files ?? []) {
       if (!file.type.startsWith('image/') || file.size > LARGEST_BYTES) {
         toast({ kind: 'error', text: `${file.name} is not a picture of up to 20 MB. Choose a photo.` });
         continue;
       }
-      const kept = await addPhoto({ jobId, stage, caption: file.name, image: file });
-      if (!kept.ok) toast({ kind: 'error', text: kept.error.message });
+      await write(addPhoto({ jobId, stage, caption: file.name, image: file }));
     }
   };
-  const remove = async (photo: PhotoRecord) => {
-    const gone = await deletePhoto(photo.id);
-    if (!gone.ok) return toast({ kind: 'error', text: gone.error.message });
-    toast({
-      kind: 'info',
-      text: `${photo.caption} removed.`,
-      action: { label: 'Undo', run: () => void restorePhoto(photo) },
-    });
-  };
+  const remove = (photo: PhotoRecord) =>
+    write(deletePhoto(photo.id), { says: `${photo.caption} removed.`, undo: () => restorePhoto(photo) });
   return (
     <section aria-label="Photos" className="flex flex-wrap items-end gap-3 px-5 pb-8 print:hidden" data-testid="photos">
       {photos.map((photo) => (

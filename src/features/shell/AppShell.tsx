@@ -24,6 +24,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   useHotkeys('g>j', () => router.push('/'));
   useHotkeys('g>v', () => router.push('/vehicles'));
   useHotkeys('g>m', () => router.push('/triage'));
+  useHotkeys('g>f', () => router.push('/figures'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -49,6 +50,9 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </Link>
             <Link href="/triage" className="underline-offset-8 hover:underline">
               Many logs
+            </Link>
+            <Link href="/figures" className="underline-offset-8 hover:underline">
+              Figures
             </Link>
           </nav>
           <div className="flex-1" />

@@ -1,6 +1,7 @@
 'use client';
 
 import { UNITS } from '@/core/base';
+import { useWrite } from '@/job/useWrite';
 import { saveSettings } from '@/storage/settings';
 import { Dialog } from '@/ui/Dialog';
 import { CHOSEN_FAMILIES, useUnits } from '@/ui/units';
@@ -12,11 +13,14 @@ const FAMILY_NAME = {
   pressure: 'Pressure',
   volume: 'Volume',
   torque: 'Torque',
+  mass: 'Mass',
+  length: 'Length',
 } as const;
 
 /** Chooses the unit of each kind of reading. Stored values stay as they are. */
 export function UnitsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const units = useUnits();
+  const write = useWrite();
   return (
     <Dialog title="Units" open={open} onClose={onClose}>
       <p className="mb-4 text-sm">
@@ -29,7 +33,7 @@ export function UnitsDialog({ open, onClose }: { open: boolean; onClose: () => v
             <select
               className="select"
               value={units[family]}
-              onChange={(e) => void saveSettings({ [family]: e.target.value })}
+              onChange={(e) => void write(saveSettings({ [family]: e.target.value }))}
             >
               {UNITS[family].map((u) => (
                 <option key={u.symbol}>{u.symbol}</option>

@@ -14,6 +14,7 @@ import {
 import { loadTrace, replaceReading } from '@/storage/traces';
 import type { TraceRecord } from '@/storage/records';
 import { Dialog } from '@/ui/Dialog';
+import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
 import { ColumnMapping } from './ColumnMapping';
 import { ExportButtons } from './ExportButtons';
@@ -79,11 +80,12 @@ function CleaningList({ report, onTurn }: { report: ImportReport; onTurn: (kind:
   );
 }
 
-function Report({ record, onDone }: { record: TraceRecord; onDone: () => void }) {
+function Report({ record, beside, onDone }: { record: TraceRecord; beside: File | null; onDone: () => void }) {
   const toast = useToast();
+  const write = useWrite();
   const { reading, read } = useImport();
   const [guesses, setGuesses] = useState<readonly ColumnGuess[] | null>(null);
-  const [second, setSecond] = useState(false);
+  const [second, setSecond] = useState(beside !== null);
   const { report, options } = record;
   const again = async (change: ReadOptions) => {
     const result = await read(record.raw, record.fileName, change);
@@ -94,12 +96,9 @@ function Report({ record, onDone }: { record: TraceRecord; onDone: () => void })
     const trace = companion
       ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)
       : alone;
-    const kept = await replaceReading(record.id, { trace, report: now, options: result.value.options, companion });
-    if (!kept.ok) return toast({ kind: 'error', text: kept.error.message });
-    toast({
-      kind: 'info',
-      text: `${record.fileName} was read again: ${now.rows} rows.`,
-      action: { label: 'Undo', run: () => void replaceReading(record.id, before) },
+    await write(replaceReading(record.id, { trace, report: now, options: result.value.options, companion }), {
+      says: `${record.fileName} was read again: ${now.rows} rows.`,
+      undo: () => replaceReading(record.id, before),
     });
   };
   const turn = (kind: CleaningKind) => {
@@ -111,7 +110,7 @@ function Report({ record, onDone }: { record: TraceRecord; onDone: () => void })
     const result = await read(record.raw, record.fileName, options);
     setGuesses(result.ok ? result.value.read.guesses : (result.error.guesses ?? null));
   };
-  if (second) return <SecondLog record={record} onDone={() => setSecond(false)} />;
+  if (second) return <SecondLog record={record} first={beside} onDone={() => setSecond(false)} />;
   if (guesses) {
     return (
       <ColumnMapping
@@ -160,8 +159,15 @@ function Report({ record, onDone }: { record: TraceRecord; onDone: () => void })
 const unitChoice = ({ channel, unit }: { channel: string; unit: string }): string | null =>
   channel === 'time_s' && (unit === 'clock' || unit === 'date and time') ? null : unit;
 
+/** A trace whose import is looked at, with a second log to lay beside it; null without one. */
+export interface ShownImport {
+  readonly traceId: string;
+  readonly second: File | null;
+}
+
 /** How a trace was read from its file, and what else could be done with it. */
-export function ImportReportDialog({ traceId, onClose }: { traceId: string | null; onClose: () => void }) {
+export function ImportReportDialog({ shown, onClose }: { shown: ShownImport | null; onClose: () => void }) {
+  const traceId = shown?.traceId ?? null;
   const record = useLiveQuery(() => (traceId === null ? undefined : loadTrace(traceId)), [traceId]);
   return (
     <Dialog
@@ -170,7 +176,7 @@ export function ImportReportDialog({ traceId, onClose }: { traceId: string | nul
       onClose={onClose}
       wide
     >
-      {record && <Report key={record.id} record={record} onDone={onClose} />}
+      {record && shown && <Report key={record.id} record={record} beside={shown.second} onDone={onClose} />}
     </Dialog>
   );
 }

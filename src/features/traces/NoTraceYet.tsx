@@ -2,10 +2,13 @@
 
 import { Cable, FileUp } from 'lucide-react';
 import Link from 'next/link';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
 import { useOpenFiles } from '@/ui/openFiles';
 
 /** What to log, while nothing is logged. */
-export function NoTraceYet({ jobId }: { jobId: string }) {
+export function NoTraceYet() {
+  const { job } = useJob();
   const open = useOpenFiles();
   return (
     <div className="mx-auto max-w-2xl px-5 py-12">
@@ -15,14 +18,11 @@ export function NoTraceYet({ jobId }: { jobId: string }) {
         <li>Coolant temperature is enough; intake air, road speed and engine speed make it surer.</li>
         <li>Drive until the reading has held for five minutes, 20 minutes or more.</li>
       </ul>
-      <p className="mt-4 border-l-4 border-warning pl-3">
-        Driver never operates phone, camera or laptop. Suspect car: short loop, passenger reads or logger only, stop
-        limit set beforehand, recovery plan.
-      </p>
+      <Cautions className="mt-4" of={['driver-drives', 'suspect-car', 'stay-with-it']} />
       <button type="button" className="btn mt-6 btn-lg btn-primary" onClick={open}>
         <FileUp aria-hidden className="size-5" /> Open a log file
       </button>
-      <Link href={`/jobs/${jobId}/drive/live`} className="btn mt-6 ml-3 btn-lg">
+      <Link href={`/jobs/${job.id}/drive/live`} className="btn mt-6 ml-3 btn-lg">
         <Cable aria-hidden className="size-5" /> Log live from an adapter
       </Link>
     </div>

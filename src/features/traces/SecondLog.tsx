@@ -1,12 +1,12 @@
 'use client';
 
-import { useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { CHANNELS, CHANNEL_NAMES, type ChannelName } from '@/core/base';
 import { layBeside, type Alignment, type LoggedSeries } from '@/core/formats';
 import type { CompanionLog, TraceRecord } from '@/storage/records';
+import { useWrite } from '@/job/useWrite';
 import { replaceReading } from '@/storage/traces';
 import { besideColour } from '@/ui/colours';
-import { useToast } from '@/ui/Toasts';
 import { useElementWidth } from '@/ui/useElementWidth';
 import { openSecondLog } from '@/workers/client';
 import { SecondLogChart } from './SecondLogChart';
@@ -113,9 +113,18 @@ function Place({ draft, onPlace }: { draft: Draft; onPlace: (alignment: Alignmen
 }
 
 /** Lays a second log of the same drive beside a trace: by clock, by curve, or by hand. */
-export function SecondLog({ record, onDone }: { record: TraceRecord; onDone: () => void }) {
+export function SecondLog({
+  record,
+  first = null,
+  onDone,
+}: {
+  record: TraceRecord;
+  /** A file that was chosen already. */
+  first?: File | null;
+  onDone: () => void;
+}) {
   const input = useRef<HTMLInputElement>(null);
-  const toast = useToast();
+  const write = useWrite();
   const [attach, width] = useElementWidth();
   const [error, setError] = useState<string | null>(null);
   const [draft, setDraft] = useState<Draft | null>(
@@ -139,19 +148,18 @@ export function SecondLog({ record, onDone }: { record: TraceRecord; onDone: () 
       channels: firstChannels(series, record),
     });
   };
+  const takeFirst = useEffectEvent(() => void take(first ?? undefined));
+  useEffect(() => takeFirst(), []);
   const put = async (companion: CompanionLog | null) => {
     const trace = companion
       ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)
       : alone;
     const before = { trace: record.trace, companion: record.companion ?? null };
-    const kept = await replaceReading(record.id, { trace, companion });
-    if (!kept.ok) return setError(kept.error.message);
-    toast({
-      kind: 'info',
-      text: companion ? `${companion.fileName} lies beside ${record.fileName} now.` : 'The second log was taken away.',
-      action: { label: 'Undo', run: () => void replaceReading(record.id, before) },
+    const kept = await write(replaceReading(record.id, { trace, companion }), {
+      says: companion ? `${companion.fileName} lies beside ${record.fileName} now.` : 'The second log was taken away.',
+      undo: () => replaceReading(record.id, before),
     });
-    onDone();
+    if (kept !== null) onDone();
   };
   const save = () => {
     if (!draft) return;

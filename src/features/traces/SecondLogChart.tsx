@@ -3,6 +3,7 @@
 import { CartesianGrid, Line, LineChart, XAxis, YAxis } from 'recharts';
 import type { Trace } from '@/core/base';
 import type { LoggedSeries } from '@/core/formats';
+import { thin } from '@/core/signal';
 import { minuteTicks } from '@/ui/scale';
 import { TickLabel } from '@/ui/timeAxis';
 import { besideColour } from '@/ui/colours';
@@ -17,12 +18,7 @@ interface Point {
 }
 
 function pointsOf(time_s: Float64Array, values: Float64Array, offset_s: number, key: string): Point[] {
-  const step = Math.max(1, Math.ceil(time_s.length / MOST_POINTS));
-  const points: Point[] = [];
-  for (let i = 0; i < time_s.length; i += step) {
-    if (Number.isFinite(values[i]!)) points.push({ minute: (time_s[i]! + offset_s) / 60, [key]: values[i]! });
-  }
-  return points;
+  return thin(values, MOST_POINTS).map((i) => ({ minute: (time_s[i]! + offset_s) / 60, [key]: values[i]! }));
 }
 
 /** Both logs on one time axis. */

@@ -1,21 +1,23 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import { X } from 'lucide-react';
-import { useRouter } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { CHANNELS, type ChannelName } from '@/core/base';
 import type { ImportError, ReadOptions } from '@/core/formats';
-import { loadJob } from '@/storage/jobs';
-import { addTrace, deleteTrace } from '@/storage/traces';
+import { keepLog } from '@/job/importToJob';
+import { useJob } from '@/job/JobProvider';
+import { useWrite } from '@/job/useWrite';
+import { deleteTrace, restoreTrace } from '@/storage/traces';
 import type { TraceRecord } from '@/storage/records';
 import { OpenFilesContext } from '@/ui/openFiles';
 import { ShowImportContext } from '@/ui/showImport';
-import { useToast } from '@/ui/Toasts';
 import { ColumnMapping } from './ColumnMapping';
-import { ImportReportDialog } from './ImportReportDialog';
-import { useImport, type Reading } from './useImport';
+import { ImportReportDialog, type ShownImport } from './ImportReportDialog';
+import { useImport, type Imported, type Reading } from './useImport';
+import { useTriageColumns } from './useTriageColumns';
 
 interface Refused {
   readonly file: File;
@@ -50,11 +52,14 @@ function Progress({ reading, onStop }: { reading: Reading; onStop: () => void })
 /** What was just read, in one line. */
 function ImportedStrip({
   record,
+  onLook,
   onReport,
   onUndo,
   onClose,
 }: {
   record: TraceRecord;
+  /** Goes to the trace; null where it is in sight. */
+  onLook: (() => void) | null;
   onReport: () => void;
   onUndo: () => void;
   onClose: () => void;
@@ -73,6 +78,11 @@ function ImportedStrip({
         {channels === 1 ? 'channel' : 'channels'}, {format}.{' '}
         {cleaned > 0 && <strong>{cleaned === 1 ? 'One thing to know.' : `${cleaned} things to know.`}</strong>}
       </span>
+      {onLook && (
+        <button type="button" className="btn btn-primary btn-sm" onClick={onLook}>
+          Look at the trace
+        </button>
+      )}
       <button type="button" className="btn btn-sm" onClick={onReport}>
         Import report
       </button>
@@ -125,36 +135,77 @@ function RefusedPanel({
   );
 }
 
+/** A log that may be a second one of the drive that is here. */
+interface Doubtful {
+  readonly file: File;
+  readonly read: Imported;
+  readonly beside: TraceRecord;
+}
+
+/** True for a log of temperatures only: a thermocouple's log of the same drive looks like one. */
+const onlyTemperatures = ({ read }: Imported): boolean =>
+  Object.keys(read.trace.channels).every((name) => CHANNELS[name as ChannelName].quantity === 'temperature');
+
+function SecondOrAnother({
+  doubtful,
+  onDrive,
+  onBeside,
+  onClose,
+}: {
+  doubtful: Doubtful;
+  onDrive: () => void;
+  onBeside: () => void;
+  onClose: () => void;
+}) {
+  return (
+    <div role="alert" className="border-b-2 border-warning px-5 py-4" data-testid="second-or-another">
+      <p className="text-xl type-sign">{doubtful.file.name}: another drive, or a second log of the one before?</p>
+      <p className="mt-1">
+        It holds temperatures only. A drive of its own is judged as coolant; a second log (hose, housing, heater) is
+        laid beside {doubtful.beside.fileName}.
+      </p>
+      <div className="mt-3 flex gap-3">
+        <button type="button" className="btn btn-primary" onClick={onDrive}>
+          Another drive
+        </button>
+        <button type="button" className="btn" onClick={onBeside}>
+          A second log of that drive
+        </button>
+        <button type="button" className="btn btn-ghost" onClick={onClose}>
+          Neither
+        </button>
+      </div>
+    </div>
+  );
+}
+
 /** Takes log files: dropped anywhere on the job, or chosen. What cannot be read says what, where and how to mend it. */
-export function TraceIntake({ jobId, children }: { jobId: string; children: ReactNode }) {
-  const detail = useLiveQuery(() => loadJob(jobId), [jobId]);
-  const toast = useToast();
+export function TraceIntake({ children }: { children: ReactNode }) {
+  const { job, traces } = useJob();
+  const write = useWrite();
   const router = useRouter();
+  const here = usePathname();
   const { reading, read, stop } = useImport();
   const [refused, setRefused] = useState<Refused | null>(null);
+  const [doubtful, setDoubtful] = useState<Doubtful | null>(null);
   const [imported, setImported] = useState<string | null>(null);
-  const [shown, setShown] = useState<string | null>(null);
+  const [shown, setShown] = useState<ShownImport | null>(null);
 
+  const keep = async (file: File, { read: taken, options }: Imported) => {
+    setDoubtful(null);
+    const place = { jobId: job.id, vehicleId: job.vehicleId, fileName: file.name };
+    const kept = await write(keepLog(place, file, taken, options));
+    if (kept) setImported(kept.id);
+  };
   const take = async (file: File, options: ReadOptions | null) => {
-    if (!detail) return;
     setRefused(null);
     const result = await read(file, file.name, options);
     if (!result.ok) return setRefused({ file, error: result.error });
-    const { trace, report } = result.value.read;
-    const kept = await addTrace({
-      jobId,
-      vehicleId: detail.job.vehicleId,
-      fileName: file.name,
-      // A copy: the file itself may be gone from its disk tomorrow.
-      raw: new Blob([await file.arrayBuffer()], { type: file.type || 'text/csv' }),
-      trace,
-      report,
-      options: result.value.options,
-    });
-    if (!kept.ok) return toast({ kind: 'error', text: kept.error.message });
-    setImported(kept.value.id);
-    router.push(`/jobs/${jobId}`);
+    const [beside] = traces;
+    if (beside && onlyTemperatures(result.value)) return setDoubtful({ file, read: result.value, beside });
+    await keep(file, result.value);
   };
+  useTriageColumns((file) => void take(file, null));
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
@@ -167,9 +218,9 @@ export function TraceIntake({ jobId, children }: { jobId: string; children: Reac
     },
   });
   useHotkeys('o', open, { preventDefault: true });
-  const justImported = detail?.traces.find((t) => t.id === imported);
+  const justImported = traces.find((t) => t.id === imported);
   return (
-    <div {...getRootProps()} className="relative min-h-[calc(100dvh-13rem)]">
+    <div {...getRootProps()} className="relative min-h-[calc(100dvh-3.5rem)]">
       <input {...getInputProps()} aria-label="Log file" data-testid="log-file" />
       {isDragActive && (
         <div className="absolute inset-0 z-40 grid place-items-center border-8 border-dashed border-primary bg-base-100/90">
@@ -180,9 +231,23 @@ export function TraceIntake({ jobId, children }: { jobId: string; children: Reac
       {justImported && (
         <ImportedStrip
           record={justImported}
-          onReport={() => setShown(justImported.id)}
-          onUndo={() => void deleteTrace(justImported.id)}
+          onLook={here === `/jobs/${job.id}` ? null : () => router.push(`/jobs/${job.id}`)}
+          onReport={() => setShown({ traceId: justImported.id, second: null })}
+          onUndo={() =>
+            void write(deleteTrace(justImported.id), { says: 'The log was taken back.', undo: restoreTrace })
+          }
           onClose={() => setImported(null)}
+        />
+      )}
+      {doubtful && (
+        <SecondOrAnother
+          doubtful={doubtful}
+          onDrive={() => void keep(doubtful.file, doubtful.read)}
+          onBeside={() => {
+            setShown({ traceId: doubtful.beside.id, second: doubtful.file });
+            setDoubtful(null);
+          }}
+          onClose={() => setDoubtful(null)}
         />
       )}
       {refused && (
@@ -193,9 +258,9 @@ export function TraceIntake({ jobId, children }: { jobId: string; children: Reac
           onClose={() => setRefused(null)}
         />
       )}
-      <ImportReportDialog traceId={shown} onClose={() => setShown(null)} />
+      <ImportReportDialog shown={shown} onClose={() => setShown(null)} />
       <OpenFilesContext value={open}>
-        <ShowImportContext value={setShown}>{children}</ShowImportContext>
+        <ShowImportContext value={(traceId) => setShown({ traceId, second: null })}>{children}</ShowImportContext>
       </OpenFilesContext>
     </div>
   );

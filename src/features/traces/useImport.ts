@@ -3,6 +3,7 @@
 import { useRef, useState } from 'react';
 import type { Result } from '@/core/base';
 import type { ImportError, ReadOptions, ReadTrace } from '@/core/formats';
+import { useWrite } from '@/job/useWrite';
 import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
 import { startImport, type RunningImport } from '@/workers/client';
 
@@ -27,6 +28,7 @@ export function useImport(): {
   read: (file: Blob, name: string, options: ReadOptions | null) => Promise<Result<Imported, ImportError>>;
   stop: () => void;
 } {
+  const write = useWrite();
   const [reading, setReading] = useState<Reading | null>(null);
   const running = useRef<RunningImport | null>(null);
 
@@ -47,7 +49,7 @@ export function useImport(): {
     const headers = result.ok ? result.value.read.report.headers : headersOf(result.error);
     if (!headers) return result;
     if (options?.mapping) {
-      if (result.ok) await saveColumnChoices(headers, options);
+      if (result.ok) await write(saveColumnChoices(headers, options));
       return result;
     }
     const known = await loadColumnChoices(headers);

@@ -4,9 +4,10 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
+import { jobFromLog } from '@/job/importToJob';
+import { useWrite } from '@/job/useWrite';
 import { addJob } from '@/storage/jobs';
-import { addTrace } from '@/storage/traces';
-import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage } from '@/storage/triage';
+import { addTriage, assignTriage, clearTriage, listTriage, rememberJob, restoreTriage } from '@/storage/triage';
 import { listVehicles } from '@/storage/vehicles';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -42,6 +43,7 @@ export function TriageScreen() {
   const folder = useRef<HTMLInputElement>(null);
   const toast = useToast();
   const router = useRouter();
+  const write = useWrite();
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
   useTriageQueue(records, vehicles, complain);
 
@@ -56,8 +58,7 @@ export function TriageScreen() {
           vehicleId: vehicleByName(fileName, vehicles ?? []) ?? (fallback || null),
         })),
     );
-    const kept = await addTriage(logs);
-    if (!kept.ok) complain(kept.error.message);
+    await write(addTriage(logs));
   };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
@@ -67,39 +68,36 @@ export function TriageScreen() {
   });
   const assign = useCallback(
     (row: TriageRow, vehicleId: string) => {
-      void assignTriage(row.record.id, vehicleId).then((kept) => {
-        if (!kept.ok) complain(kept.error.message);
-      });
+      void write(assignTriage(row.record.id, vehicleId));
     },
-    [complain],
+    [write],
   );
   const openJob = useCallback(
-    (row: TriageRow) => {
-      const { outcome, vehicleId, fileName, raw } = row.record;
-      if (outcome.state !== 'judged' || vehicleId === null) return;
-      void (async () => {
-        const job = await addJob({ vehicleId, complaint: `Log ${fileName}` });
-        if (!job.ok) return complain(job.error.message);
-        const { trace, report, options } = outcome;
-        const kept = await addTrace({ jobId: job.value.id, vehicleId, fileName, raw, trace, report, options });
-        if (!kept.ok) return complain(kept.error.message);
-        router.push(`/jobs/${job.value.id}`);
-      })();
+    async (row: TriageRow) => {
+      const { id, outcome, vehicleId, fileName, raw, jobId } = row.record;
+      // One log, one job: the second time it is the same one.
+      if (jobId !== undefined) return router.push(`/jobs/${jobId}`);
+      if (vehicleId === null) return;
+      const place = { vehicleId, fileName };
+      if (outcome.state === 'judged') {
+        const opened = await write(jobFromLog(place, raw, outcome, outcome.options));
+        if (opened === null) return;
+        await write(rememberJob(id, opened));
+        return router.push(`/jobs/${opened}`);
+      }
+      // Its columns are chosen on the job: the address names the log.
+      const job = await write(addJob({ vehicleId, complaint: `Log ${fileName}` }));
+      if (job === null) return;
+      await write(rememberJob(id, job.id));
+      router.push(`/jobs/${job.id}?log=${id}`);
     },
-    [complain, router],
+    [write, router],
   );
   const rows = useMemo(() => (records ?? []).map((r) => triageRow(r, vehicles ?? [])), [records, vehicles]);
   if (!records || !vehicles) return <p className="p-8 type-label">Loading</p>;
   const waiting = rows.filter((r) => r.record.outcome.state === 'waiting' && r.vehicle !== '').length;
-  const clear = async () => {
-    const cleared = await clearTriage();
-    if (!cleared.ok) return complain(cleared.error.message);
-    toast({
-      kind: 'info',
-      text: `${cleared.value.length} logs taken off the table.`,
-      action: { label: 'Undo', run: () => void restoreTriage(cleared.value) },
-    });
-  };
+  const clear = () =>
+    write(clearTriage(), { says: (all) => `${all.length} logs taken off the table.`, undo: restoreTriage });
   return (
     <div {...getRootProps()} className="relative min-h-[calc(100dvh-3.5rem)] px-5 py-6">
       <input {...getInputProps()} aria-label="Logs" data-testid="triage-files" />
@@ -164,7 +162,7 @@ export function TriageScreen() {
       {rows.length === 0 ? (
         <Empty onChoose={open} onFolder={() => folder.current?.click()} />
       ) : (
-        <TriageTable rows={rows} vehicles={vehicles} onAssign={assign} onOpen={openJob} />
+        <TriageTable rows={rows} vehicles={vehicles} onAssign={assign} onOpen={(row) => void openJob(row)} />
       )}
     </div>
   );

@@ -12,7 +12,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo } from 'react';
 import type { VehicleRecord } from '@/storage/records';
 import { Said } from '@/ui/units';
-import { GRADE_ORDER, type TriageRow } from './triageView';
+import { GRADE_ORDER, openWords, type TriageRow } from './triageView';
 
 const features = tableFeatures({
   rowSortingFeature,
@@ -94,9 +94,9 @@ export function TriageTable({
           id: 'open',
           header: '',
           cell: ({ row }) =>
-            row.original.record.outcome.state === 'judged' && (
+            openWords(row.original) && (
               <button type="button" className="btn whitespace-nowrap btn-sm" onClick={() => onOpen(row.original)}>
-                Open a job
+                {openWords(row.original)}
               </button>
             ),
         }),

@@ -1,4 +1,4 @@
-import { causeName } from '@/core/diagnosis';
+import { causeName } from '@/core/evidence';
 import { writeTable } from '@/core/formats';
 import type { TriageRecord, VehicleRecord } from '@/storage/records';
 
@@ -80,3 +80,11 @@ export const triageTable = (rows: readonly TriageRow[]): string =>
       r.remark,
     ]),
   );
+
+/** What the button of a row does; null where there is nothing to open. */
+export function openWords({ record }: TriageRow): string | null {
+  if (record.jobId !== undefined) return 'Go to its job';
+  if (record.vehicleId === null) return null;
+  if (record.outcome.state === 'judged') return 'Open a job';
+  return record.outcome.state === 'refused' && record.outcome.asksColumns ? 'Choose the columns' : null;
+}

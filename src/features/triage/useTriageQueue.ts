@@ -10,9 +10,11 @@ const workersAtOnce = (): number => Math.max(1, Math.min(8, (navigator.hardwareC
 
 async function judge(record: TriageRecord, vehicle: VehicleRecord): Promise<TriageRecord['outcome']> {
   const read = await importInWorker(record.raw);
-  if (!read.ok) return { state: 'refused', message: read.error.message };
+  if (!read.ok) {
+    return { state: 'refused', message: read.error.message, asksColumns: read.error.code === 'needs-mapping' };
+  }
   const { trace, report } = read.value;
-  const judged = await judgeInWorker(trace, vehicle.vehicle, vehicle.memory, () => undefined).result;
+  const judged = await judgeInWorker(trace, vehicle.vehicle, { memory: vehicle.memory }, () => undefined).result;
   if (judged.ok) return { state: 'judged', trace, report, options: {}, finding: judged.value };
   return { state: 'refused', message: judged.error.kind === 'bug' ? judged.error.message : 'Stopped.' };
 }

@@ -2,6 +2,7 @@
 
 import { useRouter, useSearchParams } from 'next/navigation';
 import { startingVehicle } from '@/core/planning';
+import { useWrite } from '@/job/useWrite';
 import { addVehicle } from '@/storage/vehicles';
 import { toFormValues, toVehicle } from './vehicleFields';
 import { VehicleForm } from './VehicleForm';
@@ -11,6 +12,7 @@ const FIRST = toFormValues('', startingVehicle({ fuel: 'petrol', displacement_l:
 /** Adds a vehicle; from a new job it leads back there. */
 export function NewVehicleScreen() {
   const router = useRouter();
+  const write = useWrite();
   const then = useSearchParams().get('then');
   return (
     <VehicleForm
@@ -18,10 +20,9 @@ export function NewVehicleScreen() {
       start={FIRST}
       onSave={async (values) => {
         const { plate, variant, mileage_km } = values;
-        const added = await addVehicle({ plate, variant, mileage_km: mileage_km ?? null, vehicle: toVehicle(values) });
-        if (!added.ok) return added.error.message;
-        router.push(then === 'job' ? `/jobs/new?vehicle=${added.value.id}` : `/vehicles/${added.value.id}`);
-        return null;
+        const fields = { plate, variant, mileage_km: mileage_km ?? null, vehicle: toVehicle(values) };
+        const added = await write(addVehicle(fields));
+        if (added) router.push(then === 'job' ? `/jobs/new?vehicle=${added.id}` : `/vehicles/${added.id}`);
       }}
     />
   );

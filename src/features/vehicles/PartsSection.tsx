@@ -5,7 +5,8 @@ import { X } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { VehicleRecord } from '@/storage/records';
-import { updateVehicle } from '@/storage/vehicles';
+import { useWrite } from '@/job/useWrite';
+import { changeParts } from '@/storage/vehicles';
 
 const partSchema = object({
   part: string().trim().required('Name the part.').max(80),
@@ -15,10 +16,11 @@ const partSchema = object({
 
 /** Parts replaced so far, with rating and date as far as known. */
 export function PartsSection({ vehicle }: { vehicle: VehicleRecord }) {
+  const write = useWrite();
   const form = useForm({ resolver: yupResolver(partSchema), defaultValues: { part: '', when: '', detail: '' } });
   const add = form.handleSubmit(async (part) => {
-    await updateVehicle(vehicle.id, { parts: [part, ...vehicle.parts] });
-    form.reset();
+    const kept = await write(changeParts(vehicle.id, (parts) => [part, ...parts]));
+    if (kept !== null) form.reset();
   });
   return (
     <section>
@@ -63,7 +65,12 @@ export function PartsSection({ vehicle }: { vehicle: VehicleRecord }) {
               type="button"
               className="btn btn-square btn-ghost btn-sm"
               aria-label={`Remove ${p.part}`}
-              onClick={() => void updateVehicle(vehicle.id, { parts: vehicle.parts.filter((_, k) => k !== i) })}
+              onClick={() =>
+                void write(
+                  changeParts(vehicle.id, (parts) => parts.filter((_, k) => k !== i)),
+                  { says: `${p.part} removed.`, undo: (before) => changeParts(vehicle.id, () => before) },
+                )
+              }
             >
               <X aria-hidden className="size-4" />
             </button>

@@ -1,41 +1,44 @@
 'use client';
 
-import { useController, type Control, type FieldPathByValue } from 'react-hook-form';
-import type { UnitFamily } from '@/core/base';
+import { useController, type Control } from 'react-hook-form';
 import { QuantityInput } from '@/ui/QuantityInput';
-import type { VehicleFormValues } from './vehicleFields';
+import { useUnits } from '@/ui/units';
+import { QUANTITIES, type QuantityName, type VehicleFormValues } from './vehicleFields';
 
-/** A quantity of the vehicle form. */
+/** A quantity of the vehicle form; its errors are told in the units of the shop. */
 export function QuantityField({
   control,
   name,
   label,
-  unit,
-  family = null,
   hint,
 }: {
   control: Control<VehicleFormValues>;
-  name: FieldPathByValue<VehicleFormValues, number | null | undefined>;
+  name: QuantityName;
   label: string;
-  unit: string;
-  family?: UnitFamily | null;
   hint?: string;
 }) {
-  const {
-    field: { value, onChange, onBlur },
-    fieldState,
-  } = useController({ control, name });
+  const { field, fieldState } = useController({ control, name });
+  const { show } = useUnits();
+  const { low, high, unit, family, label: full } = QUANTITIES[name];
+  const shown = (si: number) => (family ? show(family, si, Number.isInteger(si) ? 0 : 1) : `${si} ${unit}`);
+  const { error } = fieldState;
+  const message =
+    error?.type === 'min'
+      ? `${full}: at least ${shown(low)}.`
+      : error?.type === 'max'
+        ? `${full}: at most ${shown(high)}.`
+        : error?.message;
   return (
     <QuantityInput
       id={name}
       label={label}
-      value={(value as number | null | undefined) ?? null}
+      value={field.value ?? null}
       family={family}
       unit={unit}
       hint={hint}
-      error={fieldState.error?.message}
-      onChange={onChange}
-      onBlur={onBlur}
+      error={message}
+      onChange={field.onChange}
+      onBlur={field.onBlur}
     />
   );
 }

@@ -3,7 +3,8 @@
 import { useState } from 'react';
 import { curveOf, type CurvePoint } from '@/core/sender';
 import type { VehicleRecord } from '@/storage/records';
-import { updateVehicle } from '@/storage/vehicles';
+import { useWrite } from '@/job/useWrite';
+import { changeVehicle } from '@/storage/changeVehicle';
 import { QuantityInput } from '@/ui/QuantityInput';
 
 interface Draft {
@@ -16,6 +17,7 @@ const isPoint = (d: Draft): d is CurvePoint =>
 
 /** Three points of the coolant sender's curve, as its data sheet gives them. */
 export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
+  const write = useWrite();
   const [drafts, setDrafts] = useState<readonly Draft[]>(() =>
     [0, 1, 2].map((i) => vehicle.senderPoints[i] ?? { temp_c: null, ohm: null }),
   );
@@ -23,7 +25,7 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
     const next = drafts.map((d, k) => (k === i ? { ...d, ...change } : d));
     setDrafts(next);
     const points = next.filter(isPoint);
-    if (points.length === 0 || usable(points)) void updateVehicle(vehicle.id, { senderPoints: points });
+    if (points.length === 0 || usable(points)) void write(changeVehicle(vehicle.id, { senderPoints: points }, false));
   };
   const points = drafts.filter(isPoint);
   return (

@@ -1,11 +1,12 @@
 'use client';
 
 import { yupResolver } from '@hookform/resolvers/yup';
+import { useRef } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
-import { startingVehicle } from '@/core/planning';
-import { useToast } from '@/ui/Toasts';
+
+import { Cautions } from '@/job/Cautions';
 import { QuantityField } from './QuantityField';
-import { toFormValues, vehicleFormSchema, type VehicleFormValues } from './vehicleFields';
+import { estimatedAnew, vehicleFormSchema, type VehicleFormValues } from './vehicleFields';
 
 /** Adds or changes a vehicle. Everything but its name starts from an estimate that says so. */
 export function VehicleForm({
@@ -15,26 +16,22 @@ export function VehicleForm({
 }: {
   title: string;
   start: VehicleFormValues;
-  /** Keeps the values; resolves to a failure message or null. */
-  onSave: (values: VehicleFormValues) => Promise<string | null>;
+  /** Keeps the values; says itself when it fails. */
+  onSave: (values: VehicleFormValues) => Promise<void>;
 }) {
-  const toast = useToast();
   const form = useForm<VehicleFormValues>({ resolver: yupResolver(vehicleFormSchema), defaultValues: start });
   const { control, register, formState } = form;
-  const heated = useWatch({ control, name: 'heated' });
+  const [heated, hybrid] = useWatch({ control, name: ['heated', 'hybrid'] });
+  // The kind whose estimates stand in the form: what differs from them was written by a person.
+  const estimatedFor = useRef({ fuel: start.fuel, displacement_l: start.displacement_l, hybrid: start.hybrid });
   const estimate = () => {
-    const { plate, label, fuel, displacement_l, hybrid } = form.getValues();
-    if (!(displacement_l > 0)) return;
-    form.reset({
-      ...form.getValues(),
-      ...toFormValues(plate, startingVehicle({ fuel, displacement_l, hybrid })),
-      label,
-    });
+    const values = form.getValues();
+    if (!(values.displacement_l > 0)) return;
+    const { fuel, displacement_l, hybrid: isHybrid } = values;
+    form.reset(estimatedAnew(values, estimatedFor.current), { keepDirty: true, keepErrors: true });
+    estimatedFor.current = { fuel, displacement_l, hybrid: isHybrid };
   };
-  const submit = form.handleSubmit(async (values) => {
-    const message = await onSave(values);
-    if (message) toast({ kind: 'error', text: message });
-  });
+  const submit = form.handleSubmit((values) => onSave(values));
   return (
     <form noValidate onSubmit={(e) => void submit(e)} className="mx-auto max-w-4xl px-5 py-8">
       <h1 className="text-4xl type-sign">{title}</h1>
@@ -44,7 +41,7 @@ export function VehicleForm({
       </p>
       <fieldset className="mt-6 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-4">
         <div className="col-span-2">
-          <label className="block font-semibold" htmlFor="plate">
+          <label className="block leading-tight font-semibold" htmlFor="plate">
             Name or plate
           </label>
           <input id="plate" className="input mt-1 w-full text-base" {...register('plate')} />
@@ -53,7 +50,7 @@ export function VehicleForm({
           </p>
         </div>
         <div className="col-span-2">
-          <label className="block font-semibold" htmlFor="label">
+          <label className="block leading-tight font-semibold" htmlFor="label">
             What it is
           </label>
           <input
@@ -64,7 +61,7 @@ export function VehicleForm({
           />
         </div>
         <div>
-          <label className="block font-semibold" htmlFor="fuel">
+          <label className="block leading-tight font-semibold" htmlFor="fuel">
             Fuel
           </label>
           <select id="fuel" className="select mt-1 text-base" {...register('fuel', { onChange: estimate })}>
@@ -72,7 +69,7 @@ export function VehicleForm({
             <option value="diesel">diesel</option>
           </select>
         </div>
-        <QuantityField control={control} name="displacement_l" label="Displacement" unit="l" />
+        <QuantityField control={control} name="displacement_l" label="Displacement" />
         <label className="flex items-center gap-3 self-center font-semibold">
           <input type="checkbox" className="checkbox" {...register('hybrid', { onChange: estimate })} /> Hybrid
         </label>
@@ -82,24 +79,10 @@ export function VehicleForm({
       </fieldset>
       <h2 className="mt-8 border-b border-base-content/30 pb-1 text-2xl type-sign">Thermostat and fan</h2>
       <fieldset className="mt-4 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-4">
-        <QuantityField
-          control={control}
-          name="rated_c"
-          label="Opens at (rating)"
-          unit="°C"
-          family="temperature"
-          hint="stamped on the part"
-        />
-        <QuantityField
-          control={control}
-          name="full_open_c"
-          label="Fully open at"
-          unit="°C"
-          family="temperature"
-          hint="empty: not known"
-        />
+        <QuantityField control={control} name="rated_c" label="Opens at (rating)" hint="stamped on the part" />
+        <QuantityField control={control} name="full_open_c" label="Fully open at" hint="empty: not known" />
         <div>
-          <label className="block font-semibold" htmlFor="location">
+          <label className="block leading-tight font-semibold" htmlFor="location">
             Where it sits
           </label>
           <select id="location" className="select mt-1 text-base" {...register('location')}>
@@ -111,18 +94,10 @@ export function VehicleForm({
           <label className="flex items-center gap-3 font-semibold">
             <input type="checkbox" className="checkbox" {...register('heated')} /> Electrically heated
           </label>
-          {heated && (
-            <QuantityField
-              control={control}
-              name="heated_rated_c"
-              label="Opens heated at"
-              unit="°C"
-              family="temperature"
-            />
-          )}
+          {heated && <QuantityField control={control} name="heated_rated_c" label="Opens heated at" />}
         </div>
         <div>
-          <label className="block font-semibold" htmlFor="fan">
+          <label className="block leading-tight font-semibold" htmlFor="fan">
             Radiator fan
           </label>
           <select id="fan" className="select mt-1 text-base" {...register('fan')}>
@@ -131,45 +106,17 @@ export function VehicleForm({
             <option value="engine-driven">engine-driven</option>
           </select>
         </div>
-        <QuantityField
-          control={control}
-          name="on_c"
-          label="Fan on at"
-          unit="°C"
-          family="temperature"
-          hint="empty: not known"
-        />
-        <QuantityField
-          control={control}
-          name="off_c"
-          label="Fan off at"
-          unit="°C"
-          family="temperature"
-          hint="empty: not known"
-        />
+        <QuantityField control={control} name="on_c" label="Fan on at" hint="empty: not known" />
+        <QuantityField control={control} name="off_c" label="Fan off at" hint="empty: not known" />
       </fieldset>
       <h2 className="mt-8 border-b border-base-content/30 pb-1 text-2xl type-sign">Engine and coolant</h2>
       <fieldset className="mt-4 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-5">
-        <QuantityField control={control} name="volume_l" label="Coolant" unit="l" family="volume" />
-        <QuantityField control={control} name="glycol_pct" label="Antifreeze" unit="%" />
-        <QuantityField
-          control={control}
-          name="cap_kpa"
-          label="Cap"
-          unit="kPa"
-          family="pressure"
-          hint="15 psi works too"
-        />
-        <QuantityField control={control} name="idle_rpm" label="Idle speed" unit="rpm" />
-        <QuantityField control={control} name="kerb_mass_kg" label="Mass" unit="kg" />
-        <QuantityField
-          control={control}
-          name="mileage_km"
-          label="Mileage"
-          unit="km"
-          family="distance"
-          hint="empty: not known"
-        />
+        <QuantityField control={control} name="volume_l" label="Coolant" />
+        <QuantityField control={control} name="glycol_pct" label="Antifreeze" />
+        <QuantityField control={control} name="cap_kpa" label="Cap" hint="15 psi works too" />
+        <QuantityField control={control} name="idle_rpm" label="Idle speed" />
+        <QuantityField control={control} name="kerb_mass_kg" label="Mass" />
+        <QuantityField control={control} name="mileage_km" label="Mileage" hint="empty: not known" />
         <div className="col-span-2">
           <label className="block leading-tight font-semibold" htmlFor="variant">
             Engine variant
@@ -182,6 +129,7 @@ export function VehicleForm({
           />
         </div>
       </fieldset>
+      {hybrid && <Cautions className="mt-6" of={['orange-cables']} />}
       <button type="submit" className="btn mt-8 btn-lg btn-primary" disabled={formState.isSubmitting}>
         Save the vehicle
       </button>

@@ -4,11 +4,16 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { Download, Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
-import { useState } from 'react';
-import { causeName, repeatedParts } from '@/core/diagnosis';
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { causeName } from '@/core/evidence';
+import { repeatedParts } from '@/core/case';
 import { writeVehicleFile } from '@/core/formats';
-import { judgeAgain, listVehicleTraces } from '@/storage/traces';
-import { loadVehicle, updateVehicle } from '@/storage/vehicles';
+import { STATE_NAME } from '@/job/jobWords';
+import { useWrite } from '@/job/useWrite';
+import { changeVehicle } from '@/storage/changeVehicle';
+import { listVehicleTraces } from '@/storage/traces';
+import { deleteVehicle, listVehicleJobs, loadVehicle, restoreVehicle } from '@/storage/vehicles';
 import type { VehicleRecord } from '@/storage/records';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -73,8 +78,14 @@ function History({ vehicle }: { vehicle: VehicleRecord }) {
 /** A vehicle: its data, its parts, its traces over time, its memory. */
 export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
   const record = useLiveQuery(() => loadVehicle(vehicleId), [vehicleId]);
+  const jobs = useLiveQuery(() => listVehicleJobs(vehicleId), [vehicleId]) ?? [];
   const toast = useToast();
+  const write = useWrite();
+  const router = useRouter();
   const [editing, setEditing] = useState(false);
+  useEffect(() => {
+    if (record) document.title = `${record.plate} · Varmek`;
+  }, [record]);
   if (record === undefined) return <p className="p-8 type-label">No such vehicle, or still loading.</p>;
   if (editing) {
     const start = {
@@ -91,44 +102,37 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
           const vehicle = toVehicle(values);
           const change = { plate, variant, mileage_km: mileage_km ?? null, vehicle };
           const alike = judgedAlike(vehicle, record.vehicle);
-          const kept = await updateVehicle(vehicleId, alike ? change : { ...change, memory: null, goodTraceIds: [] });
-          if (!kept.ok) return kept.error.message;
-          if (!alike) await judgeAgain(vehicleId);
-          setEditing(false);
-          const before = {
-            plate: record.plate,
-            variant: record.variant,
-            mileage_km: record.mileage_km,
-            vehicle: record.vehicle,
-            memory: record.memory,
-            goodTraceIds: record.goodTraceIds,
-          };
-          toast({
-            kind: 'info',
-            text: alike
-              ? 'Saved.'
-              : `Saved. Its traces are judged again with the new figures${record.memory ? '; what its known-good traces taught is forgotten' : ''}.`,
-            action: {
-              label: 'Undo',
-              run: () => void updateVehicle(vehicleId, before).then(() => (alike ? undefined : judgeAgain(vehicleId))),
+          const forgets = record.memory !== null && !alike;
+          const kept = await write(
+            changeVehicle(vehicleId, alike ? change : { ...change, memory: null, goodTraceIds: [] }, !alike),
+            {
+              says: alike
+                ? 'Saved.'
+                : `Saved. Its traces are judged again with the new figures${forgets ? '; what its known-good traces taught is forgotten' : ''}.`,
+              undo: (before) => changeVehicle(vehicleId, before, !alike),
             },
-          });
-          return null;
+          );
+          if (kept !== null) setEditing(false);
         }}
       />
     );
   }
-  const forget = async () => {
-    const { memory, goodTraceIds } = record;
-    await updateVehicle(vehicleId, { memory: null, goodTraceIds: [] });
-    await judgeAgain(vehicleId);
+  const forget = () =>
+    write(changeVehicle(vehicleId, { memory: null, goodTraceIds: [] }, true), {
+      says: `What ${record.plate}'s good traces taught is forgotten.`,
+      undo: (before) => changeVehicle(vehicleId, before, true),
+    });
+  const remove = async () => {
+    const gone = await write(deleteVehicle(vehicleId));
+    if (gone === null) {
+      if (jobs.length > 0) toast({ kind: 'error', text: `Jobs still stand on ${record.plate}: delete them first.` });
+      return;
+    }
+    router.push('/vehicles');
     toast({
       kind: 'info',
-      text: `What ${record.plate}'s good traces taught is forgotten.`,
-      action: {
-        label: 'Undo',
-        run: () => void updateVehicle(vehicleId, { memory, goodTraceIds }).then(() => judgeAgain(vehicleId)),
-      },
+      text: `${record.plate} deleted.`,
+      action: { label: 'Undo', run: () => void write(restoreVehicle(gone)) },
     });
   };
   return (
@@ -165,6 +169,29 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
         <div>
           <PartsSection vehicle={record} />
           <SenderSection vehicle={record} />
+          <section className="mt-6">
+            <h2 className="text-2xl type-sign">Jobs</h2>
+            {jobs.length === 0 ? (
+              <>
+                <p className="mt-2">No job stands on this vehicle.</p>
+                <button type="button" className="btn mt-2" onClick={() => void remove()}>
+                  Delete the vehicle
+                </button>
+              </>
+            ) : (
+              <ul className="mt-2" data-testid="vehicle-jobs">
+                {jobs.map((job) => (
+                  <li key={job.id} className="flex items-baseline gap-3 border-t border-base-content/15 py-1">
+                    <Link href={`/jobs/${job.id}/arrival`} className="flex-1 underline underline-offset-4">
+                      {job.complaint || 'No words of the customer'}
+                    </Link>
+                    <span className="type-label">{STATE_NAME[job.state]}</span>
+                    <span className="type-label">{new Date(job.createdAt).toISOString().slice(0, 10)}</span>
+                  </li>
+                ))}
+              </ul>
+            )}
+          </section>
         </div>
         <section>
           <h2 className="text-2xl type-sign">Traces over time</h2>

@@ -5,7 +5,7 @@ import { FileUp, Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef } from 'react';
-import { repeatedParts } from '@/core/diagnosis';
+import { repeatedParts } from '@/core/case';
 import { readVehicleFile } from '@/core/formats';
 import { addVehicle, listVehicles } from '@/storage/vehicles';
 import { useToast } from '@/ui/Toasts';

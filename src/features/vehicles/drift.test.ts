@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '@/core/planning';
-import type { Finding } from '@/core/diagnosis';
+import type { Finding } from '@/core/judge';
 import type { TraceRecord } from '@/storage/records';
 import { driftPoints, judgedAlike, settledLevel_c } from './drift';
 

@@ -1,6 +1,6 @@
 import equal from 'fast-deep-equal';
 import type { Vehicle } from '@/core/base';
-import type { Finding } from '@/core/diagnosis';
+import type { Finding } from '@/core/judge';
 import type { TraceRecord } from '@/storage/records';
 
 /** What one trace of a vehicle showed, for its course over months. */

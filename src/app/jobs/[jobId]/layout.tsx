@@ -1,7 +1,9 @@
 import type { ReactNode } from 'react';
 import { JobFrame } from '@/features/jobs/JobFrame';
+import { NoSuchJob } from '@/features/jobs/NoSuchJob';
 import { PhotoStrip } from '@/features/photos/PhotoStrip';
 import { TraceIntake } from '@/features/traces/TraceIntake';
+import { JobProvider } from '@/job/JobProvider';
 
 export default async function JobLayout({
   params,
@@ -12,11 +14,13 @@ export default async function JobLayout({
 }) {
   const { jobId } = await params;
   return (
-    <JobFrame jobId={jobId}>
-      <TraceIntake jobId={jobId}>
-        {children}
-        <PhotoStrip jobId={jobId} />
+    <JobProvider jobId={jobId} missing={<NoSuchJob />}>
+      <TraceIntake>
+        <JobFrame>
+          {children}
+          <PhotoStrip jobId={jobId} />
+        </JobFrame>
       </TraceIntake>
-    </JobFrame>
+    </JobProvider>
   );
 }

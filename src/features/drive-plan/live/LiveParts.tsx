@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import { CHANNELS, CHANNEL_NAMES, type Cause, type ChannelName } from '@/core/base';
-import { causeName } from '@/core/diagnosis';
-import type { RecordedRow } from '@/storage/records';
+import { causeName } from '@/core/evidence';
+import type { RecordedRow, RecordingRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
 import { DEMO_CAUSES } from './demoCauses';
 import { webSerial } from './serialPort';
@@ -11,6 +11,7 @@ import type { LiveSource } from './useLiveLog';
 
 const SPEEDS = [1, 10, 60] as const;
 const SIMULATED = 'simulated';
+const SERIAL = 'serial';
 
 /** The latest reading of a channel. */
 export function latest(rows: readonly RecordedRow[], channel: ChannelName): number | null {
@@ -22,17 +23,31 @@ export function latest(rows: readonly RecordedRow[], channel: ChannelName): numb
 }
 
 /** Chooses where readings come from and starts. */
-export function SourceChoice({ onStart, resume }: { onStart: (source: LiveSource) => void; resume: boolean }) {
-  const [kind, setKind] = useState(SIMULATED);
+export function SourceChoice({
+  onStart,
+  going,
+}: {
+  onStart: (source: LiveSource) => void;
+  /** Source of the recording that goes on; null for a new one. */
+  going: RecordingRecord['source'] | null;
+}) {
+  const [chosen, setKind] = useState(SIMULATED);
+  const kind = going === null ? chosen : going === 'adapter' ? SERIAL : SIMULATED;
   const [cause, setCause] = useState<Cause | 'surprise'>('surprise');
   const [speed, setSpeed] = useState<number>(1);
   const serial = typeof navigator !== 'undefined' && webSerial() !== null;
-  const start = () => onStart(kind === 'serial' ? { kind: 'serial' } : { kind: 'simulated', cause, speed });
+  const start = () => onStart(kind === SERIAL ? { kind: 'serial' } : { kind: 'simulated', cause, speed });
   return (
     <div className="flex flex-wrap items-center gap-2">
-      <select className="select w-52" aria-label="Adapter" value={kind} onChange={(e) => setKind(e.target.value)}>
+      <select
+        className="select w-52"
+        aria-label="Adapter"
+        value={kind}
+        disabled={going !== null}
+        onChange={(e) => setKind(e.target.value)}
+      >
         <option value={SIMULATED}>Simulated adapter</option>
-        {serial && <option value="serial">Serial adapter</option>}
+        {(serial || kind === SERIAL) && <option value={SERIAL}>Serial adapter</option>}
       </select>
       {kind === SIMULATED && (
         <>
@@ -64,7 +79,7 @@ export function SourceChoice({ onStart, resume }: { onStart: (source: LiveSource
         </>
       )}
       <button type="button" className="btn btn-primary" onClick={start}>
-        {resume ? 'Go on logging' : 'Start logging'}
+        {going !== null ? 'Go on logging' : 'Start logging'}
       </button>
     </div>
   );

@@ -1,32 +1,35 @@
 'use client';
 
 import { format } from 'date-fns';
-import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
-import { caseOdds, vehicleScale } from '@/core/diagnosis';
-import { loadJob, type JobDetail } from '@/storage/jobs';
+import { CAUTIONS } from '@/core/cautions';
+import { MARKED, MARKS, type MarkId } from '@/core/case';
+import { Cautions } from '@/job/Cautions';
+import { importToJob } from '@/job/importToJob';
+import { useJob } from '@/job/JobProvider';
+import { useWrite } from '@/job/useWrite';
+import { addEntry } from '@/storage/entries';
 import { restoreRecording } from '@/storage/recordings';
-import { addTrace } from '@/storage/traces';
 import { ChartLegend } from '@/ui/ChartLegend';
 import { ScaledPicture } from '@/ui/ScaledPicture';
 import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
-import { importInWorker } from '@/workers/client';
 import { PlanChart } from '../PlanChart';
 import { liveLegend } from '../curveLook';
-import { DueCheck } from '../DueCheck';
-import { firstPlan } from '../planFields';
+import { checksOf, DueCheck } from '../DueCheck';
+import { driveCautions } from '../driveCautions';
 import { clock } from '../stopwatch';
+import { usePlan } from '../usePlan';
 import { usePlanPrediction } from '../usePlanPrediction';
+import { isQuiet } from './alarm';
 import { Channels, latest, OwnMark, SourceChoice } from './LiveParts';
 import { recordingFile } from './recordingFile';
 import { StopAlarm } from './StopAlarm';
 import { useLiveLog, type LiveStatus } from './useLiveLog';
 
 const HEIGHT = 300;
-const MARKS = ['Top hose warm', 'Heater hot', 'Fan on', 'Needle in its place'] as const;
 
 const STATUS_TEXT: Readonly<Record<LiveStatus, string>> = {
   loading: '',
@@ -37,19 +40,19 @@ const STATUS_TEXT: Readonly<Record<LiveStatus, string>> = {
   lost: 'No answer from the adapter; all of it is kept',
 };
 
-function LiveLog({ detail }: { detail: JobDetail }) {
-  const { job, vehicle: record } = detail;
+/** Logs a warm-up from an adapter straight into the job, the prediction beside it. */
+export function LiveScreen() {
+  const { job, vehicle: record, case: found } = useJob();
   const { vehicle } = record;
-  const plan = job.plan ?? firstPlan(vehicle, job.cold?.soakOutside_c ?? null);
-  const odds = caseOdds(vehicle, job.answers, null);
-  const prediction = usePlanPrediction(vehicle, plan, odds.causes);
+  const { plan, error, scale } = usePlan();
+  const prediction = usePlanPrediction(vehicle, error === null ? plan : null, found.now);
   const toast = useToast();
+  const write = useWrite();
   const router = useRouter();
   const { showTemperature } = useUnits();
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
   const { view, start, pause, mark, discard, keep } = useLiveLog(job.id, vehicle, plan, complain);
   const [quietAt, setQuietAt] = useState<number | null>(null);
-  const scale = useMemo(() => vehicleScale(vehicle, plan.ambient_c), [vehicle, plan.ambient_c]);
   const measured = useMemo(
     () =>
       view.rows
@@ -62,25 +65,25 @@ function LiveLog({ detail }: { detail: JobDetail }) {
   const over = ect !== null && ect >= plan.limit_c;
   const isLogging = view.status === 'running' || view.status === 'connecting';
 
+  const simulated = view.source === 'simulated adapter';
   const finish = async () => {
     await keep();
-    const name = `live ${format(Date.now(), 'yyyy-MM-dd HH.mm')}.csv`;
+    const fileName = `${simulated ? 'simulated' : 'live'} ${format(Date.now(), 'yyyy-MM-dd HH.mm')}.csv`;
     const raw = new Blob([recordingFile(view.rows, view.marks)], { type: 'text/csv' });
-    const read = await importInWorker(raw);
-    if (!read.ok) return complain(`${read.error.message} The recording is kept; log on.`);
-    const { trace, report } = read.value;
-    const kept = await addTrace({
-      jobId: job.id,
-      vehicleId: record.id,
-      fileName: name,
-      raw,
-      trace,
-      report,
-      options: {},
-    });
-    if (!kept.ok) return complain(kept.error.message);
+    const kept = await write(importToJob({ jobId: job.id, vehicleId: record.id, fileName, simulated }, raw));
+    if (!kept) return;
     await discard();
     router.push(`/jobs/${job.id}`);
+  };
+  const touch = (item: MarkId) => {
+    mark(MARKS[item]);
+    void write(addEntry(job.id, { kind: 'check', item, answer: MARKED, minute: elapsed_s / 60 }));
+  };
+  const say = (text: string) => {
+    mark(text);
+    void write(
+      addEntry(job.id, { kind: 'note', stage: 'drive', text: `Minute ${(elapsed_s / 60).toFixed(1)}: ${text}` }),
+    );
   };
   const throwAway = async () => {
     const thrown = await discard();
@@ -88,13 +91,21 @@ function LiveLog({ detail }: { detail: JobDetail }) {
     toast({
       kind: 'info',
       text: `A recording of ${clock(elapsed_s)} was thrown away.`,
-      action: { label: 'Undo', run: () => void restoreRecording(thrown).then(() => location.reload()) },
+      action: {
+        label: 'Undo',
+        run: () => void write(restoreRecording(thrown)).then((back) => back !== null && location.reload()),
+      },
     });
   };
   return (
     <div className="pb-10">
       {over && (
-        <StopAlarm ect_c={ect} limit_c={plan.limit_c} quiet={quietAt !== null} onQuiet={() => setQuietAt(elapsed_s)} />
+        <StopAlarm
+          ect_c={ect}
+          limit_c={plan.limit_c}
+          quiet={isQuiet(view.rows, quietAt, plan.limit_c)}
+          onQuiet={() => setQuietAt(elapsed_s)}
+        />
       )}
       <div className="px-5 pt-3">
         <div className="flex flex-wrap items-center gap-x-8 gap-y-2">
@@ -109,6 +120,7 @@ function LiveLog({ detail }: { detail: JobDetail }) {
               {STATUS_TEXT[view.status]}
             </p>
             <p className="type-label">
+              {simulated && <strong className="bg-warning px-1 text-warning-content">Simulated, not a car</strong>}{' '}
               {view.rows.length} rows, {view.counts.refusals} refused, {view.counts.dropped} without answer
             </p>
           </div>
@@ -117,7 +129,9 @@ function LiveLog({ detail }: { detail: JobDetail }) {
               Stop logging
             </button>
           ) : (
-            view.status !== 'loading' && <SourceChoice onStart={(s) => void start(s)} resume={view.rows.length > 0} />
+            view.status !== 'loading' && (
+              <SourceChoice key={view.source} onStart={(s) => void start(s)} going={view.source} />
+            )
           )}
           {view.rows.length > 0 && !isLogging && (
             <>
@@ -130,10 +144,10 @@ function LiveLog({ detail }: { detail: JobDetail }) {
             </>
           )}
         </div>
-        <p className="mt-2 border-l-4 border-warning pl-3 text-sm leading-snug">
-          For the passenger, or at standstill. Driver never operates phone, camera or laptop. Stop at{' '}
-          {showTemperature(plan.limit_c)}. Run engines outdoors or with extraction; carbon monoxide kills.
+        <p className="mt-2 border-l-4 border-warning pl-3 text-sm leading-snug font-semibold">
+          For the passenger, or at standstill. {CAUTIONS['driver-drives']} Stop at {showTemperature(plan.limit_c)}.
         </p>
+        <Cautions className="mt-1" of={driveCautions(plan.phases)} />
         <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_18rem]">
           <div>
             <ScaledPicture scale={scale} height={HEIGHT} testId="live-chart">
@@ -152,23 +166,23 @@ function LiveLog({ detail }: { detail: JobDetail }) {
             {prediction.last && <ChartLegend entries={liveLegend(prediction.last)} />}
           </div>
           <div className="space-y-4">
-            <DueCheck job={job} plan={plan} elapsed_s={elapsed_s} />
+            <DueCheck checks={checksOf(plan, prediction.last)} elapsed_s={elapsed_s} />
             <section aria-label="Marks">
               <div className="grid grid-cols-2 gap-2">
-                {MARKS.map((text) => (
+                {(Object.keys(MARKS) as MarkId[]).map((item) => (
                   <button
-                    key={text}
+                    key={item}
                     type="button"
                     className="btn h-14"
                     disabled={view.rows.length === 0}
-                    onClick={() => mark(text)}
+                    onClick={() => touch(item)}
                   >
-                    {text}
+                    {MARKS[item]}
                   </button>
                 ))}
               </div>
               <div className="mt-2">
-                <OwnMark onMark={mark} />
+                <OwnMark onMark={say} />
               </div>
               <ul className="mt-2 text-sm" data-testid="marks">
                 {view.marks.slice(-4).map((m) => (
@@ -187,10 +201,4 @@ function LiveLog({ detail }: { detail: JobDetail }) {
       </div>
     </div>
   );
-}
-
-/** Logs a warm-up from an adapter straight into the job, the prediction beside it. */
-export function LiveScreen({ jobId }: { jobId: string }) {
-  const detail = useLiveQuery(() => loadJob(jobId), [jobId]);
-  return detail ? <LiveLog detail={detail} /> : null;
 }

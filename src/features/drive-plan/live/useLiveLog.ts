@@ -20,6 +20,8 @@ export type LiveStatus = 'loading' | 'idle' | 'connecting' | 'running' | 'paused
 /** What the screen shows of a log being made. */
 export interface LiveView {
   readonly status: LiveStatus;
+  /** Where the recording under way comes from; null before the first row: the two are never mixed. */
+  readonly source: RecordingRecord['source'] | null;
   readonly rows: readonly RecordedRow[];
   readonly marks: readonly RecordedMark[];
   readonly counts: PollCounts;
@@ -53,11 +55,18 @@ const empty = (): Session => ({
 /** Logs a warm-up live into a recording that survives a reload and a pulled plug. */
 export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, onError: (message: string) => void) {
   const session = useRef<Session>(empty());
-  const [view, setView] = useState<LiveView>({ status: 'loading', rows: [], marks: [], counts: NOTHING });
+  const [view, setView] = useState<LiveView>({
+    status: 'loading',
+    source: null,
+    rows: [],
+    marks: [],
+    counts: NOTHING,
+  });
 
   const show = (status?: LiveStatus) => {
-    const { rows, marks, counts } = session.current;
-    setView((v) => ({ status: status ?? v.status, rows: [...rows], marks: [...marks], counts }));
+    const { record, rows, marks, counts } = session.current;
+    const source = record?.source ?? null;
+    setView((v) => ({ status: status ?? v.status, source, rows: [...rows], marks: [...marks], counts }));
   };
 
   const keep = async () => {
@@ -115,10 +124,14 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
 
   const start = async (source: LiveSource) => {
     const s = session.current;
+    const origin = source.kind === 'serial' ? ('adapter' as const) : ('simulated adapter' as const);
+    if (s.record && s.record.source !== origin) {
+      return onError(`This recording comes from the ${s.record.source}. Finish it or throw it away first.`);
+    }
     show('connecting');
     try {
       if (!s.record) {
-        const begun = await startRecording(jobId, source.kind === 'serial' ? 'adapter' : 'simulated adapter');
+        const begun = await startRecording(jobId, origin);
         if (!begun.ok) throw new Error(begun.error.message);
         s.record = begun.value;
       }

@@ -1,6 +1,5 @@
 import { ColdLookScreen } from '@/features/cold-look/ColdLookScreen';
 
-export default async function ColdLookPage({ params }: { params: Promise<{ jobId: string }> }) {
-  const { jobId } = await params;
-  return <ColdLookScreen jobId={jobId} />;
+export default function Page() {
+  return <ColdLookScreen />;
 }

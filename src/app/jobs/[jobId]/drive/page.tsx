@@ -1,6 +1,5 @@
 import { DrivePlanScreen } from '@/features/drive-plan/DrivePlanScreen';
 
-export default async function Page({ params }: { params: Promise<{ jobId: string }> }) {
-  const { jobId } = await params;
-  return <DrivePlanScreen jobId={jobId} />;
+export default function Page() {
+  return <DrivePlanScreen />;
 }

@@ -1,6 +1,5 @@
 import { LiveScreen } from '@/features/drive-plan/live/LiveScreen';
 
-export default async function Page({ params }: { params: Promise<{ jobId: string }> }) {
-  const { jobId } = await params;
-  return <LiveScreen jobId={jobId} />;
+export default function Page() {
+  return <LiveScreen />;
 }

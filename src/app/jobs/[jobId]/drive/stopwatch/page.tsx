@@ -1,6 +1,5 @@
 import { StopwatchScreen } from '@/features/drive-plan/StopwatchScreen';
 
-export default async function Page({ params }: { params: Promise<{ jobId: string }> }) {
-  const { jobId } = await params;
-  return <StopwatchScreen jobId={jobId} />;
+export default function Page() {
+  return <StopwatchScreen />;
 }

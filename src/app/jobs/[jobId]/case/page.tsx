@@ -1,0 +1,5 @@
+import { CaseScreen } from '@/features/case/CaseScreen';
+
+export default function Page() {
+  return <CaseScreen />;
+}

@@ -1,0 +1,5 @@
+import { DecideScreen } from '@/features/decide/DecideScreen';
+
+export default function Page() {
+  return <DecideScreen />;
+}

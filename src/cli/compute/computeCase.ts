@@ -1,0 +1,150 @@
+import { array, mixed, object, ValidationError } from 'yup';
+import { fail, ok, type Result, type Trace, type Vehicle } from '../../core/base';
+import {
+  caseOf,
+  figuresOf,
+  NO_OWN_FIGURES,
+  outsideGiven_c,
+  readEntry,
+  readFigures,
+  figuresFile,
+  type Case,
+  type DriveEntry,
+  type Entry,
+  type OwnFigures,
+} from '../../core/case';
+import type { DriveEvidence } from '../../core/evidence';
+import { parseVehicle, readVehicleFile } from '../../core/formats';
+import { judgeNow } from '../../core/judge';
+import { readText, readTraceFile, userPath } from '../files';
+import type { ComputeError } from './computations';
+
+const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+
+const inputSchema = object({
+  vehicle: mixed().required('vehicle is missing'),
+  entries: array(mixed<Record<string, unknown>>(isRecord).required('entries must hold objects'))
+    .strict()
+    .required('entries is missing'),
+  prices: mixed<Record<string, unknown>>(isRecord).optional(),
+}).noUnknown('unknown field: ${unknown}');
+
+const error = (code: string, message: string, path: string | null): Result<never, ComputeError> =>
+  fail({ code, message, path });
+
+function vehicleOf(given: unknown): Result<Vehicle, ComputeError> {
+  const read = typeof given === 'string' ? readText(userPath(given)) : null;
+  if (read && !read.ok) return error(read.error.code, read.error.message, 'vehicle');
+  const parsed = read ? readVehicleFile(read.value) : parseVehicle(given);
+  return parsed.ok ? parsed : error(parsed.error.code, parsed.error.message, 'vehicle');
+}
+
+function figuresWith(prices: Record<string, unknown> | undefined): Result<OwnFigures, ComputeError> {
+  if (!prices) return ok(NO_OWN_FIGURES);
+  const read = readFigures({ ...figuresFile(NO_OWN_FIGURES), prices });
+  return read.ok ? read : error('wrong-input', read.error, 'prices');
+}
+
+/** A drive's path: in the field `trace`, or as the id of its trace. */
+const pathOf = (raw: Record<string, unknown>): unknown => raw.trace ?? raw.traceId;
+
+interface Read {
+  readonly entries: readonly Entry[];
+  readonly traces: ReadonlyMap<string, Trace>;
+}
+
+/** Entries in order, each with an id; drives by path. */
+async function entriesOf(raw: readonly Record<string, unknown>[]): Promise<Result<Read, ComputeError>> {
+  const entries: Entry[] = [];
+  const traces = new Map<string, Trace>();
+  for (const [i, one] of raw.entries()) {
+    const fallback = { id: `entry-${i + 1}`, at: i };
+    const path = pathOf(one);
+    if (one.kind !== 'drive' || typeof path !== 'string') {
+      entries.push(readEntry(one, fallback));
+      continue;
+    }
+    const read = await readTraceFile(userPath(path));
+    if (!read.ok) return error(read.error.code, `${path}: ${read.error.message}`, `entries[${i}].trace`);
+    const { trace: _trace, ...rest } = one;
+    entries.push(readEntry({ ...rest, traceId: path }, fallback));
+    traces.set(path, read.value.trace);
+  }
+  return ok({ entries, traces });
+}
+
+const rounded = (p: number): number => Math.round(p * 1e6) / 1e6;
+
+/** The answer in the words of the contract. */
+function answerOf(found: Case, withPrices: boolean): object {
+  const odds = (list: Case['now']) => list.map((o) => ({ cause: o.cause, probability: rounded(o.probability) }));
+  const saves = new Map(found.decision.tests.map((t) => [t.proposal.item.id, t.saves]));
+  const { headline, separability } = found;
+  return {
+    now: odds(found.now),
+    at_arrival: odds(found.atArrival),
+    grade: headline.grade,
+    headline: {
+      text: headline.text,
+      probability: headline.share === null ? null : rounded(headline.share),
+      causes: odds(headline.parts),
+      then: headline.then,
+    },
+    lines: found.lines.map((l) => ({
+      id: l.id,
+      entry: l.entryId,
+      seen: l.seen,
+      moved: { cause: l.moved.cause, factor: rounded(l.moved.factor) },
+    })),
+    separable: separability && {
+      separable: separability.separable,
+      shares: separability.shares.map((s) => ({ work: s.work, probability: rounded(s.share) })),
+      says: separability.says,
+    },
+    drives: found.drives.map((d) => ({ trace: d.traceId, counts: d.counts, why: d.why })),
+    unknown: found.unknown.map((e) => ({ id: e.id, why: e.kind === 'unknown' ? e.why : '' })),
+    next: found.next.map((p) => ({
+      test: p.item.ask,
+      id: p.item.id,
+      gain_bits: rounded(p.gain_bits),
+      ...(withPrices ? { saves: rounded(saves.get(p.item.id) ?? 0) } : {}),
+    })),
+    ...(withPrices
+      ? {
+          actions: found.decision.actions.map((a) => ({
+            action: a.action,
+            cost: rounded(a.cost),
+            p_cured: rounded(a.p_cured),
+          })),
+        }
+      : {}),
+  };
+}
+
+/** `compute case`: the odds that follow from a chronicle. */
+export async function computeCase(input: unknown): Promise<Result<object, ComputeError>> {
+  let parsed;
+  try {
+    parsed = inputSchema.validateSync(input, { strict: true });
+  } catch (thrown) {
+    if (!(thrown instanceof ValidationError)) throw thrown;
+    return error('wrong-input', thrown.errors.join('; '), thrown.path ?? null);
+  }
+  const vehicle = vehicleOf(parsed.vehicle);
+  if (!vehicle.ok) return vehicle;
+  const own = figuresWith(parsed.prices);
+  if (!own.ok) return own;
+  const read = await entriesOf(parsed.entries);
+  if (!read.ok) return read;
+  const { entries, traces } = read.value;
+  const drives = new Map<string, DriveEvidence>();
+  for (const entry of entries.filter((e): e is DriveEntry => e.kind === 'drive')) {
+    const trace = traces.get(entry.traceId);
+    if (!trace) continue;
+    const finding = judgeNow(trace, vehicle.value, { outside_c: outsideGiven_c(entries, entry.at) });
+    drives.set(entry.traceId, finding);
+  }
+  const figures = figuresOf(own.value);
+  const found = caseOf({ vehicle: vehicle.value, senderPoints: [], entries, drives, figures });
+  return ok(answerOf(found, parsed.prices !== undefined));
+}

@@ -1,0 +1,255 @@
+import { perCause, type Cause, type PerCause } from '../base';
+import {
+  addLogs,
+  catalogueItem,
+  COURSE_LINE,
+  headlineOf,
+  logPriors,
+  openTests,
+  proposeTest,
+  sortedOdds,
+  toProbabilities,
+  VISIBILITY_LINE,
+  type DriveEvidence,
+  type EvidenceLine,
+  type Headline,
+  type Odds,
+  type TestProposal,
+} from '../evidence';
+import type { CaseVehicle } from './context';
+import { decide, type Decision } from './decide';
+import { inOrder, type DriveEntry, type Entry, type WorkEntry } from './entry';
+import { SHIPPED_FIGURES, type Figures } from './figures';
+import {
+  afterCourse,
+  afterWork,
+  arrivalLogs,
+  arrivalPaths,
+  nowLogs,
+  seen,
+  visibilityGain,
+  weatherOpen,
+  type Path,
+} from './filter/paths';
+import { counting } from './lines/counting';
+import { pricesFor } from './prices';
+import { separability, type Separability } from './separability';
+import { WORK } from './work';
+
+/** A piece of evidence and how it moved the odds. */
+export interface CaseLine extends EvidenceLine {
+  readonly entryId: string;
+  readonly at: number;
+  /** The cause whose odds it moved most, and by what factor. */
+  readonly moved: { readonly cause: Cause; readonly factor: number };
+}
+
+/** The odds after one entry. */
+export interface CaseStep {
+  readonly entryId: string;
+  readonly at: number;
+  readonly kind: Entry['kind'];
+  readonly says: string;
+  readonly now: PerCause<number>;
+  readonly atArrival: PerCause<number>;
+}
+
+/** A drive of the chronicle and whether it counts. */
+export interface CaseDrive {
+  readonly entryId: string;
+  readonly traceId: string;
+  readonly at: number;
+  readonly counts: boolean;
+  /** Why it does not count; empty when it does. */
+  readonly why: string;
+}
+
+/** Everything that follows from a job's chronicle. */
+export interface Case {
+  /** What is wrong now, most probable first. */
+  readonly now: readonly Odds[];
+  readonly atArrival: readonly Odds[];
+  readonly headline: Headline;
+  /** In order of time. */
+  readonly lines: readonly CaseLine[];
+  /** The odds over time, from arrival on; the first is before any entry. */
+  readonly steps: readonly CaseStep[];
+  readonly drives: readonly CaseDrive[];
+  /** Whether the repairs done can be told apart; null before any work. */
+  readonly separability: Separability | null;
+  readonly next: readonly TestProposal[];
+  readonly decision: Decision;
+  /** Entries that say nothing by themselves because a later or a measured one says it. */
+  readonly superseded: ReadonlySet<string>;
+  /** Entries that this version does not understand. */
+  readonly unknown: readonly Entry[];
+}
+
+/** What a case is made of. */
+export interface CaseInput extends CaseVehicle {
+  readonly entries: readonly Entry[];
+  /** Evidence of each judged drive by its trace. */
+  readonly drives: ReadonlyMap<string, DriveEvidence>;
+  readonly figures?: Figures;
+}
+
+/** Log weight of a cause all of whose stories were dropped. */
+const DROPPED_LOG = -1e6;
+
+/** Tests proposed at once. */
+const PROPOSED = 3;
+
+function strongestMove(before: PerCause<number>, after: PerCause<number>): CaseLine['moved'] {
+  const causes = Object.keys(after) as Cause[];
+  const cause = causes.reduce((a, b) => (Math.abs(after[b] - before[b]) > Math.abs(after[a] - before[a]) ? b : a));
+  const odds = (p: number) => p / Math.max(1e-12, 1 - p);
+  return { cause, factor: odds(after[cause]) / Math.max(1e-12, odds(before[cause])) };
+}
+
+/** The forward pass over a chronicle, entry by entry. */
+class Walk {
+  paths: Path[];
+  now: PerCause<number>;
+  readonly lines: CaseLine[] = [];
+  readonly steps: CaseStep[] = [];
+  readonly drives: CaseDrive[] = [];
+  readonly works: WorkEntry[] = [];
+  private shown: PerCause<number> | null = null;
+  private driven = false;
+  private latestUnusable = false;
+  private readonly rates: PerCause<number>;
+  private readonly possible: PerCause<boolean>;
+
+  constructor(
+    private readonly input: CaseInput,
+    private readonly figures: Figures,
+  ) {
+    this.rates = figures.baseRates;
+    const logs = logPriors(figures.baseRates);
+    if (!input.vehicle.thermostat.heated) logs['thermostat-heating-fault'] = -Infinity;
+    this.possible = perCause((c) => logs[c] > -Infinity);
+    this.paths = arrivalPaths(logs);
+    this.now = this.odds(nowLogs);
+  }
+
+  /** Odds from the stories; a cause whose stories were dropped keeps the floor of what is possible. */
+  private odds(marginal: (paths: readonly Path[]) => PerCause<number>): PerCause<number> {
+    const logs = marginal(this.paths);
+    return toProbabilities(perCause((c) => (this.possible[c] ? Math.max(logs[c], DROPPED_LOG) : -Infinity)));
+  }
+
+  /** True while the latest drive is one that cannot tell. */
+  get shouldLogAgain(): boolean {
+    return this.latestUnusable;
+  }
+
+  private line(entry: Entry, line: EvidenceLine, change: (paths: readonly Path[]) => Path[]): void {
+    const before = this.now;
+    this.paths = change(this.paths);
+    this.now = this.odds(nowLogs);
+    this.lines.push({ ...line, entryId: entry.id, at: entry.at, moved: strongestMove(before, this.now) });
+  }
+
+  add(entry: Entry, lines: readonly EvidenceLine[]): void {
+    for (const line of lines) this.line(entry, line, (paths) => seen(paths, line.logLikelihood));
+  }
+
+  step(entry: Entry, says: string): void {
+    const atArrival = this.odds(arrivalLogs);
+    this.steps.push({ entryId: entry.id, at: entry.at, kind: entry.kind, says, now: this.now, atArrival });
+  }
+
+  /** Why a drive does not count; empty when it does. */
+  private whyNot(entry: DriveEntry, drive: DriveEvidence | undefined): string {
+    if (entry.leftOut !== '') return `Left out: ${entry.leftOut}`;
+    if (!drive) return 'Not judged yet.';
+    return drive.quality.usable ? '' : (drive.quality.problems[0] ?? 'It cannot tell.');
+  }
+
+  drive(entry: DriveEntry): void {
+    const drive = this.input.drives.get(entry.traceId);
+    const why = this.whyNot(entry, drive);
+    const { id: entryId, traceId, at } = entry;
+    this.drives.push({ entryId, traceId, at, counts: why === '', why });
+    if (entry.leftOut === '') this.latestUnusable = drive?.quality.usable === false;
+    if (!drive || why !== '') return;
+    if (this.driven || this.works.length > 0) this.paths = weatherOpen(this.paths);
+    const gain = visibilityGain(this.shown, drive);
+    this.shown = this.shown ? addLogs(this.shown, gain) : gain;
+    for (const line of drive.evidence) {
+      const of = { ...line, id: `${entry.id}:${line.id}` };
+      if (line.id === COURSE_LINE) this.line(entry, of, (paths) => afterCourse(paths, drive));
+      else if (line.id === VISIBILITY_LINE)
+        this.line(entry, { ...of, logLikelihood: gain }, (paths) => seen(paths, gain));
+      else this.line(entry, of, (paths) => seen(paths, line.logLikelihood));
+    }
+    this.driven = true;
+  }
+
+  work(entry: WorkEntry): void {
+    const before = this.works.filter((w) => w.work === entry.work).length;
+    const { risks } = this.figures;
+    const situation = { risks, benchPassed: entry.benchPassed, before, rates: this.rates };
+    this.paths = afterWork(this.paths, entry.work, situation);
+    this.now = this.odds(nowLogs);
+    this.works.push(entry);
+    this.latestUnusable = false;
+  }
+}
+
+function walkAll(input: CaseInput, figures: Figures) {
+  const entries = inOrder(input.entries.filter((e) => e.takenBack !== true));
+  const { byEntry, superseded, done } = counting(entries, { ...input, catalogue: figures.catalogue });
+  const walk = new Walk(input, figures);
+  const first = { id: '', at: entries[0]?.at ?? 0, kind: 'note', stage: '', text: '' } as const;
+  walk.step(first, 'Before anything is known');
+  for (const entry of entries) {
+    if (entry.kind === 'work') {
+      walk.work(entry);
+      walk.step(entry, `${WORK[entry.work].done}${entry.detail === '' ? '' : `: ${entry.detail}`}`);
+    } else if (entry.kind === 'drive') {
+      walk.drive(entry);
+      if (walk.drives.at(-1)?.counts) walk.step(entry, 'Drive logged');
+    } else {
+      const lines = byEntry.get(entry.id) ?? [];
+      if (lines.length === 0) continue;
+      walk.add(entry, lines);
+      walk.step(entry, lines.map((l) => l.seen).join('; '));
+    }
+  }
+  return { walk, superseded, done, unknown: entries.filter((e) => e.kind === 'unknown') };
+}
+
+/**
+ * The case of a job: what its entries say of the car, one after the other, with work moving the state between them
+ * (docs/decisions/0013). Order within a stretch without work does not matter.
+ */
+export function caseOf(input: CaseInput): Case {
+  const figures = input.figures ?? SHIPPED_FIGURES;
+  const { walk, superseded, done, unknown } = walkAll(input, figures);
+  const { vehicle } = input;
+  if (walk.drives.some((d) => d.counts && d.at >= (walk.works.at(-1)?.at ?? -Infinity))) done.add('cold-start-log');
+  const now = sortedOdds(walk.now);
+  const tests = openTests(walk.now, vehicle, { done, catalogue: figures.catalogue });
+  const basis = { vehicle, prices: pricesFor(vehicle, figures.ownPrices), risks: figures.risks };
+  const decision = decide(walk.now, tests, basis);
+  const best = decision.tests.map((t) => t.proposal).slice(0, PROPOSED);
+  // A trace that cannot tell is logged again before anything else is tried.
+  const again = walk.shouldLogAgain
+    ? proposeTest(catalogueItem('cold-start-log', figures.catalogue), walk.now, vehicle)
+    : null;
+  const atArrival = sortedOdds(walk.steps.at(-1)!.atArrival);
+  return {
+    now,
+    atArrival,
+    headline: headlineOf(now),
+    lines: walk.lines,
+    steps: walk.steps,
+    drives: walk.drives,
+    separability: separability(walk.works, atArrival, now),
+    next: again ? [again, ...best.filter((t) => t.item.id !== again.item.id)].slice(0, PROPOSED) : best,
+    decision,
+    superseded,
+    unknown,
+  };
+}

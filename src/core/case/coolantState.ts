@@ -1,0 +1,42 @@
+import type { Vehicle } from '../base';
+import { glycolForFreezing_pct } from '../coolant';
+import { unmeasured, type CoolantState } from '../limits';
+import { capCheck } from './coldChecks';
+import { inOrder, type Entry, type MeasurementEntry } from './entry';
+import type { WorkKind } from './work';
+
+/** Work after which a reading of cap or mix is one of before. */
+const NEW_CAP: readonly WorkKind[] = ['replaced-cap'];
+const NEW_COOLANT: readonly WorkKind[] = [
+  'drained-and-filled',
+  'topped-up-and-bled',
+  'replaced-radiator',
+  'replaced-pump',
+];
+
+/** The latest value of a measurement, unless work has made it one of before. */
+function latest(
+  entries: readonly Entry[],
+  name: MeasurementEntry['name'],
+  value: string,
+  endedBy: readonly WorkKind[],
+): MeasurementEntry | null {
+  let found: MeasurementEntry | null = null;
+  for (const e of entries) {
+    if (e.kind === 'measurement' && e.name === name && e.values[value] !== undefined) found = e;
+    if (e.kind === 'work' && endedBy.includes(e.work)) found = null;
+  }
+  return found;
+}
+
+/** What is known of a car's cap and mix by its chronicle. */
+export function coolantState(entries: readonly Entry[], vehicle: Vehicle, altitude_m: number): CoolantState {
+  const live = inOrder(entries.filter((e) => e.takenBack !== true));
+  const cap = latest(live, 'cap', 'releases_kpa', NEW_CAP);
+  const mix = latest(live, 'coolant', 'freezes_c', NEW_COOLANT);
+  return {
+    ...unmeasured(vehicle, altitude_m),
+    ...(mix ? { glycol_pct: glycolForFreezing_pct(mix.values.freezes_c!) } : {}),
+    ...(cap ? { releases_kpa: cap.values.releases_kpa!, capWeak: capCheck(vehicle, cap.values, altitude_m).weak } : {}),
+  };
+}

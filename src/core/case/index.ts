@@ -1,0 +1,50 @@
+export { ACTION_KINDS, ACTIONS, actionSpec, type ActionKind } from './actions';
+export { caseOf, type Case, type CaseDrive, type CaseInput, type CaseLine, type CaseStep } from './caseOf';
+export { capCheck, LEVEL_LOW_MM, mendFirst, mixSays, railsSay, soakSays } from './coldChecks';
+export { coolantState } from './coolantState';
+export { lineContext, type CaseVehicle, type LineContext } from './context';
+export { actionCosts, decide, testWorth, type ActionCost, type Decision, type TestWorth } from './decide';
+export {
+  inOrder,
+  type BenchEntry,
+  type CheckEntry,
+  type CodeEntry,
+  type DecisionEntry,
+  type DriveEntry,
+  type Entry,
+  type EntryKind,
+  type KnownEntry,
+  type MeasurementEntry,
+  type NoteEntry,
+  type StatementEntry,
+  type UnknownEntry,
+  type WorkEntry,
+} from './entry';
+export {
+  ALTITUDE_RANGE_M,
+  figuresFile,
+  figuresOf,
+  MONITOR_RANGES,
+  NO_OWN_FIGURES,
+  readFigures,
+  SHIPPED_FIGURES,
+  type Figures,
+  type OwnFigures,
+} from './figures';
+export { isMark, MARKED, MARKS, type MarkId } from './marks';
+export {
+  isMeasurement,
+  MEASUREMENTS,
+  valueError,
+  valuesOf,
+  type MeasurementName,
+  type ValueSpec,
+} from './measurements';
+export { outsideGiven_c } from './outside';
+export { AMOUNTS, estimatedPrices, PRICE_TEXT, pricesFor, type Prices } from './prices';
+export { readEntry } from './readEntry';
+export { repeatedParts } from './repeatedParts';
+export { SCHOOLS, type School } from './schools';
+export { type Separability } from './separability';
+export { isWork, WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
+export { earlierReadings, sinceLastWork, standingAnswer, standingReading } from './standing';

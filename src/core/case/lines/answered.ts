@@ -1,0 +1,83 @@
+import { findItem, logsOf, type EvidenceKind, type ItemId, type Stage } from '../../evidence';
+import { CODES } from '../../codes';
+import { normalCdf } from '../../signal';
+import type { LineContext } from '../context';
+import type { BenchEntry, CheckEntry, CodeEntry, StatementEntry } from '../entry';
+import { isMark } from '../marks';
+import { measuredLine, softAnswer, type LineDraft } from './draft';
+
+const SOURCE: Readonly<Record<Stage, { readonly source: string; readonly kind: EvidenceKind }>> = {
+  complaint: { source: 'complaint', kind: 'said' },
+  code: { source: 'stored code', kind: 'code' },
+  'cold-look': { source: 'cold look', kind: 'seen' },
+  'key-on': { source: 'key on, cold', kind: 'seen' },
+  running: { source: 'engine running', kind: 'seen' },
+  drive: { source: 'drive', kind: 'seen' },
+  bench: { source: 'bench', kind: 'bench' },
+};
+
+/** The line of one answered item. */
+function answered(context: LineContext, id: string, answer: string, where = ''): LineDraft[] {
+  const item = findItem(id, context.catalogue);
+  const given = item?.answers.find((a) => a.key === answer);
+  if (!item || !given) return [];
+  return [
+    {
+      ...SOURCE[item.stage],
+      seen: `${given.says === 'yes' ? item.ask : `${item.ask}: ${given.says}`}${where}`,
+      reason: item.reason,
+      logLikelihood: logsOf(item.likelihood(answer, context.vehicle)),
+      answers: [item.id],
+    },
+  ];
+}
+
+/** A statement of the customer. */
+export const fromStatement = (entry: StatementEntry, context: LineContext): LineDraft[] =>
+  answered(context, entry.item, entry.answer);
+
+/** A stored code. */
+export function fromCode(entry: CodeEntry, context: LineContext): LineDraft[] {
+  const id = CODES.find((c) => c.code === entry.code)?.itemId ?? null;
+  return id === null
+    ? []
+    : answered(context, id, 'yes').map((line) => ({
+        ...line,
+        seen: `${entry.code} ${entry.clearedAt === null ? 'stored' : 'was stored, since cleared'}`,
+      }));
+}
+
+/** A test on the bench; that of a new part says nothing of what was wrong. */
+export const fromBench = (entry: BenchEntry, context: LineContext): LineDraft[] =>
+  entry.part === 'new' ? [] : answered(context, entry.item, entry.answer);
+
+/** Marks that are evidence when they come early: until which minute, and how sharply. */
+const EARLY: Readonly<Record<string, { readonly item: ItemId; readonly until_min: number; readonly seen: string }>> = {
+  'mark-top-hose-warm': { item: 'hose-top-2min', until_min: 3, seen: 'Top hose warm' },
+  'mark-fan-on': { item: 'fan-from-cold', until_min: 1.5, seen: 'Fan running' },
+};
+const MARK_SD_MIN = 0.5;
+
+/** A mark of a drive: warm at minute ten proves nothing, warm at minute one does. */
+function fromMark({ item, minute }: CheckEntry, context: LineContext): LineDraft[] {
+  const early = EARLY[item];
+  if (!early || minute === null) return [];
+  const first = normalCdf((early.until_min - minute) / MARK_SD_MIN);
+  if (first < 0.02) return [];
+  const seen = `${early.seen} at minute ${minute.toFixed(1)}`;
+  // A mark that may be late is half an answer: the rest says nothing either way.
+  const row = softAnswer(context, early.item, [1, 0]);
+  const blurred = Object.fromEntries(Object.entries(row).map(([c, p]) => [c, first * p + (1 - first) * 0.5]));
+  return [{ ...measuredLine(context, early.item, seen, blurred as typeof row), source: 'drive, by hand' }];
+}
+
+/** Something seen or felt. */
+export function fromCheck(entry: CheckEntry, context: LineContext): LineDraft[] {
+  if (isMark(entry.item)) return fromMark(entry, context);
+  return answered(
+    context,
+    entry.item,
+    entry.answer,
+    entry.minute === null ? '' : `, minute ${entry.minute.toFixed(1)}`,
+  );
+}

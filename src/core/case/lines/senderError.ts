@@ -1,0 +1,111 @@
+import { perCause, type PerCause } from '../../base';
+import { COMMON_SENDER, curveOf, readingWithFault, type CurvePoint, type NtcCurve } from '../../sender';
+import { studentLog } from '../../signal';
+
+/**
+ * How a wrong sender errs at one true temperature, with its severities integrated out. Ranges: the same as the judge
+ * fits (offsets of 4 to 30 K; 15 to 500 Ω in the plug; 500 to 15000 Ω across the sender).
+ */
+const OFFSETS_K = Array.from({ length: 27 }, (_, i) => 4 + i);
+const PLUG_OHM = Array.from({ length: 14 }, (_, i) => 15 * (500 / 15) ** (i / 13));
+const LEAK_OHM = Array.from({ length: 14 }, (_, i) => 500 * 30 ** (i / 13));
+/** Share of the offset among the ways of a sender that reads low or high; the wiring has the rest. */
+const OFFSET_SHARE = 0.6;
+/** A frozen, broken or unrelated reading lies anywhere in this range, K. */
+const ANYWHERE_K = 120;
+
+/** Errors that a sender may show at several temperatures at once, with their weight. */
+export interface ErrorPattern {
+  readonly weight: number;
+  /** Reading minus truth at each temperature, K. */
+  readonly errors_k: readonly number[];
+}
+
+const evenly = (patterns: readonly (readonly number[])[], weight: number): ErrorPattern[] =>
+  patterns.map((errors_k) => ({ errors_k, weight: weight / patterns.length }));
+
+function wired(at_c: readonly number[], curve: NtcCurve, ohms: readonly number[], series: boolean): number[][] {
+  return ohms.map((ohm) =>
+    at_c.map((t) => {
+      const fault = series ? { series_ohm: ohm, parallel_ohm: Infinity } : { series_ohm: 0, parallel_ohm: ohm };
+      return readingWithFault(t, fault, curve) - t;
+    }),
+  );
+}
+
+/** Where wiring is measured too, or only the bare element. */
+export type MeasuredAt = 'reading' | 'element';
+
+/** The error patterns of a sender that reads low (`-1`) or high (`1`) at given true temperatures. */
+export function errorPatterns(
+  at_c: readonly number[],
+  side: -1 | 1,
+  senderPoints: readonly CurvePoint[],
+  where: MeasuredAt = 'reading',
+): ErrorPattern[] {
+  const offsets = OFFSETS_K.map((k) => at_c.map(() => side * k));
+  const curve = senderPoints.length < 3 ? COMMON_SENDER.curve : curveOf(senderPoints).curve;
+  const wiring =
+    where === 'element'
+      ? [at_c.map(() => 0)]
+      : side < 0
+        ? wired(at_c, curve, PLUG_OHM, true)
+        : wired(at_c, curve, LEAK_OHM, false);
+  return [...evenly(offsets, OFFSET_SHARE), ...evenly(wiring, 1 - OFFSET_SHARE)];
+}
+
+/** What is read: errors at true temperatures with their standard uncertainties, all known independently. */
+export interface ReadErrors {
+  readonly at_c: readonly number[];
+  readonly errors_k: readonly number[];
+  readonly sds_k: readonly number[];
+}
+
+const density = ({ errors_k, sds_k }: ReadErrors, expected_k: readonly number[], common_k = 0): number =>
+  Math.exp(errors_k.reduce((sum, e, i) => sum + studentLog(e - expected_k[i]! - common_k, sds_k[i]!), 0));
+
+/** Distribution of an error that all readings share, such as that of a curve of unknown family. */
+export interface CommonError {
+  readonly sd_k: number;
+}
+
+const STEPS = 31;
+
+/** Mean over a common error, K; a single value where there is none. */
+function overCommon(common: CommonError | null, of: (common_k: number) => number): number {
+  if (!common) return of(0);
+  let sum = 0;
+  let total = 0;
+  for (let i = 0; i < STEPS; i++) {
+    const z = (6 * i) / (STEPS - 1) - 3;
+    const weight = Math.exp(-0.5 * z * z);
+    total += weight;
+    sum += weight * of(z * common.sd_k);
+  }
+  return sum / total;
+}
+
+/** Likelihood of reading errors per cause. Causes that leave the sender alone show the instruments' scatter only. */
+export function senderErrorLikelihood(
+  read: ReadErrors,
+  senderPoints: readonly CurvePoint[],
+  options: { readonly where?: MeasuredAt; readonly common?: CommonError | null } = {},
+): PerCause<number> {
+  const { where = 'reading', common = null } = options;
+  const none = read.at_c.map(() => 0);
+  const sound = overCommon(common, (k) => density(read, none, k));
+  const off = (side: -1 | 1) => {
+    const patterns = errorPatterns(read.at_c, side, senderPoints, where);
+    return overCommon(common, (k) => patterns.reduce((sum, p) => sum + p.weight * density(read, p.errors_k, k), 0));
+  };
+  const anywhere = Math.max(sound * 1e-6, ANYWHERE_K ** -read.at_c.length);
+  const low = off(-1);
+  const high = off(1);
+  return perCause((cause) => {
+    if (cause === 'sender-reads-low') return low;
+    if (cause === 'sender-reads-high') return high;
+    if (cause === 'sender-stuck') return 0.3 * sound + 0.7 * anywhere;
+    if (cause === 'sender-intermittent') return 0.85 * sound + 0.15 * anywhere;
+    return sound;
+  });
+}

@@ -1,0 +1,119 @@
+import { boolean, mixed, number, object, string, ValidationError, type AnyObjectSchema } from 'yup';
+import { isAnswer } from '../evidence';
+import { ACTION_KINDS, type ActionKind } from './actions';
+import type { Entry, EntryKind, KnownEntry } from './entry';
+import { isMeasurement, valueError, type MeasurementName } from './measurements';
+import { WORK_KINDS, type WorkKind } from './work';
+
+const text = () => string().max(100_000).default('');
+const key = () => string().required().max(200);
+const finite = () => number().required().test('finite', '${path} must be a number', Number.isFinite);
+
+/** Numbers by name. */
+const numbers = () =>
+  mixed<Record<string, number>>()
+    .test(
+      'numbers',
+      '${path} must hold numbers only',
+      (v) => v === undefined || (typeof v === 'object' && v !== null && Object.values(v).every(Number.isFinite)),
+    )
+    .default(() => ({}));
+
+const base = {
+  id: key(),
+  at: finite(),
+  takenBack: boolean().optional(),
+};
+
+const SHAPES: Readonly<Record<EntryKind, AnyObjectSchema>> = {
+  statement: object({ ...base, item: key(), answer: key() }),
+  code: object({ ...base, code: key(), freezeFrame: text(), clearedAt: number().nullable().default(null) }),
+  check: object({ ...base, item: key(), answer: key(), minute: number().nullable().default(null) }),
+  measurement: object({
+    ...base,
+    name: mixed<MeasurementName>().required(),
+    values: numbers(),
+    tolerance: numbers(),
+    place: text(),
+    text: text(),
+  }),
+  drive: object({ ...base, traceId: key(), leftOut: text() }),
+  bench: object({
+    ...base,
+    item: key(),
+    answer: key(),
+    part: mixed<'old' | 'new'>().oneOf(['old', 'new']).default('old'),
+    text: text(),
+  }),
+  work: object({
+    ...base,
+    work: mixed<WorkKind>()
+      .oneOf([...WORK_KINDS])
+      .required(),
+    detail: text(),
+    benchPassed: boolean().default(false),
+  }),
+  decision: object({
+    ...base,
+    action: mixed<ActionKind>()
+      .oneOf([...ACTION_KINDS])
+      .required(),
+    reason: text(),
+  }),
+  proof: object({ ...base, text: text() }),
+  note: object({ ...base, stage: text(), text: text() }),
+  photo: object({ ...base, photoId: key() }),
+};
+
+const isRecord = (value: unknown): value is Record<string, unknown> =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What this version cannot make sense of in an entry of the right shape; null when nothing. */
+function strangeness(entry: KnownEntry): string | null {
+  if (entry.kind === 'statement' || entry.kind === 'check' || entry.kind === 'bench') {
+    return isAnswer(entry.item, entry.answer)
+      ? null
+      : `“${entry.item}: ${entry.answer}” is not in this version’s catalogue`;
+  }
+  if (entry.kind !== 'measurement') return null;
+  const { name, values, tolerance } = entry;
+  if (!isMeasurement(name)) return `measurement “${String(name)}” is not known to this version`;
+  if (Object.values(tolerance).some((t) => !(t > 0))) return 'a tolerance must be above 0';
+  for (const [value, si] of Object.entries(values)) {
+    const error = valueError(name, value, si);
+    if (error) return error;
+  }
+  return null;
+}
+
+/**
+ * Reads one entry from outside: a store, a file, a command. What this version does not know, or what cannot be, is kept
+ * as it came, with the reason, and moves nothing.
+ *
+ * @param fallback id and time for an entry that has none of its own
+ */
+export function readEntry(value: unknown, fallback: { readonly id: string; readonly at: number }): Entry {
+  const original = isRecord(value) ? value : { value };
+  const id = typeof original.id === 'string' && original.id !== '' ? original.id : fallback.id;
+  const at = typeof original.at === 'number' && Number.isFinite(original.at) ? original.at : fallback.at;
+  const unknown = (why: string): Entry => ({
+    ...{ id, at, kind: 'unknown', why, original },
+    takenBack: original.takenBack === true,
+  });
+  const { kind } = original;
+  if (typeof kind !== 'string' || !Object.hasOwn(SHAPES, kind)) {
+    return unknown(`entries of kind “${String(kind)}” are not known to this version`);
+  }
+  try {
+    const shape = SHAPES[kind as EntryKind].noUnknown();
+    const entry = {
+      ...(shape.validateSync({ ...original, id, at }, { stripUnknown: true }) as object),
+      kind,
+    } as KnownEntry;
+    const strange = strangeness(entry);
+    return strange === null ? entry : unknown(strange);
+  } catch (error) {
+    if (error instanceof ValidationError) return unknown(error.errors.join('; '));
+    throw error;
+  }
+}

@@ -1,0 +1,41 @@
+import { inOrder, type Entry, type MeasurementEntry } from './entry';
+import type { MeasurementName } from './measurements';
+
+/** Entries that count, since the last work: what stands for the car as it is now. */
+export function sinceLastWork(entries: readonly Entry[]): Entry[] {
+  const live = inOrder(entries.filter((e) => e.takenBack !== true));
+  return live.slice(live.findLastIndex((e) => e.kind === 'work') + 1);
+}
+
+/** The entry by which an item is answered now; null while it is not. */
+export function standingAnswer(entries: readonly Entry[], item: string) {
+  const answers = sinceLastWork(entries).filter(
+    (e) => (e.kind === 'statement' || e.kind === 'check' || e.kind === 'bench') && e.item === item,
+  );
+  const last = answers.at(-1);
+  return last && 'answer' in last ? last : null;
+}
+
+/** The latest reading of a measurement since the last work; null before the first. */
+export const standingReading = (
+  entries: readonly Entry[],
+  name: MeasurementName,
+  place?: string,
+): MeasurementEntry | null =>
+  sinceLastWork(entries).findLast(
+    (e): e is MeasurementEntry =>
+      e.kind === 'measurement' && e.name === name && (place === undefined || e.place === place),
+  ) ?? null;
+
+/** Earlier readings of a measurement that hold something, latest first. */
+export const earlierReadings = (entries: readonly Entry[], name: MeasurementName, than: string): MeasurementEntry[] =>
+  inOrder(entries)
+    .filter(
+      (e): e is MeasurementEntry =>
+        e.kind === 'measurement' &&
+        e.name === name &&
+        e.id !== than &&
+        e.takenBack !== true &&
+        Object.keys(e.values).length > 0,
+    )
+    .reverse();

@@ -1,0 +1,1 @@
+export { CAUTIONS, type CautionId } from './cautions';

@@ -1,0 +1,33 @@
+export {
+  buildCatalogue,
+  CATALOGUE,
+  catalogueItem,
+  findItem,
+  isAnswer,
+  type CatalogueItem,
+  type ItemAnswer,
+  type ItemId,
+  type Layout,
+  type LikelihoodTable,
+  type OwnTables,
+  type Stage,
+} from './catalogue/catalogue';
+export { CAUSE_TEXT, causeName, FAMILY_NAME } from './causeText';
+export { complaintConflicts } from './conflicts';
+export { COURSE_LINE, VISIBILITY_LINE, type DriveEvidence, type DriveWay } from './driveEvidence';
+export { flatLogs, logsOf, type CauseLogs, type EvidenceKind, type EvidenceLine } from './evidenceLine';
+export { acrossDivide, GRADE_FROM, gradeOf, sortedOdds, type Grade, type Odds } from './grade';
+export { headlineOf, type Headline } from './headline';
+export {
+  describeTest,
+  entropy_bits,
+  openTests,
+  OVERHEAD_MIN,
+  proposeTest,
+  type NextTest,
+  type OpenTests,
+  type Outcome,
+  type TestProposal,
+} from './nextTest';
+export { addLogs, CALIBRATION, noiseScale, toProbabilities } from './posterior';
+export { BASE_RATES, logPriors } from './priors';

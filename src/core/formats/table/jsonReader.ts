@@ -1,0 +1,180 @@
+import { PLAIN_NUMBERS } from '../words/cells';
+import { longLayout } from './dialect';
+import {
+  fieldsOf,
+  PROTOTYPE_KEYS,
+  isObject,
+  recordsIn,
+  refuse,
+  Refused,
+  type Json,
+  type JsonObject,
+} from './jsonShapes';
+import { readHeader } from '../words/headers';
+import { importError, type ImportError } from '../importError';
+import { MOST_COLUMNS, type SourceReader } from './readers';
+import { LineList, RowsByTime, RowTable } from './rowTable';
+import { looksLikeTime } from '../words/timeCells';
+
+/** One value as a cell: numbers and texts as they are, `{ value, unit }` by its value. */
+function cellOf(value: Json | undefined): string {
+  if (value === undefined || value === null) return '';
+  if (typeof value === 'boolean') return value ? 'on' : 'off';
+  if (typeof value === 'number') return String(value);
+  // JSON has its own decimal point; a text with one comma and other than three digits behind it has a decimal comma.
+  if (typeof value === 'string') return /^-?\d+,(\d{1,2}|\d{4,})$/.test(value) ? value.replace(',', '.') : value;
+  return isObject(value) && 'value' in value ? cellOf(value.value) : '';
+}
+
+const unitOfValue = (value: Json | undefined): string | null =>
+  isObject(value) && typeof value.unit === 'string' ? value.unit : null;
+
+/** Records of a log put into a table, whatever keys they carry. */
+class RecordRows {
+  readonly table: RowTable;
+  private readonly byTime: RowsByTime;
+  private readonly columns = new Map<string, number>();
+  private long: ReturnType<typeof longLayout> = null;
+  private keys: string[] | null = null;
+
+  constructor(timeColumns: ReadonlySet<number>) {
+    this.table = new RowTable(PLAIN_NUMBERS, timeColumns);
+    this.byTime = new RowsByTime(this.table);
+  }
+
+  private columnFor(key: string, sample: string, unit: string | null): number {
+    let at = this.columns.get(key);
+    if (at === undefined) {
+      if (this.columns.size >= MOST_COLUMNS) {
+        refuse(
+          importError(
+            'too-many-columns',
+            `The file has more than ${MOST_COLUMNS} different keys: that is no log of one drive.`,
+          ),
+        );
+      }
+      at = this.table.addColumn(
+        unit ? `${key} (${unit})` : key,
+        null,
+        readHeader(key).channel === 'time_s' || looksLikeTime(sample),
+      );
+      this.columns.set(key, at);
+    }
+    return at;
+  }
+
+  get isLong(): boolean {
+    return this.long !== null;
+  }
+
+  add(record: JsonObject, line: number): void {
+    const fields = fieldsOf(record, line);
+    if (!this.keys) {
+      this.keys = fields.map(([key]) => key);
+      this.long = longLayout(this.keys);
+    }
+    if (this.long) return this.addLong(new Map(fields), line);
+    this.table.startRow(line);
+    for (const [key, value] of fields) {
+      const cell = cellOf(value);
+      this.table.put(this.columnFor(key, cell, unitOfValue(value)), cell, line);
+    }
+  }
+
+  private addLong(fields: ReadonlyMap<string, Json>, line: number): void {
+    const { timeAt, nameAt, valueAt, unitAt } = this.long!;
+    const field = (at: number): string => (at < 0 ? '' : cellOf(fields.get(this.keys![at]!)));
+    const time = field(timeAt);
+    const timeColumn = this.columnFor(this.keys![timeAt]!, time, null);
+    const unit = field(unitAt);
+    const name = field(nameAt);
+    if (PROTOTYPE_KEYS.has(name))
+      refuse(importError('bad-json', `"${name}" on line ${line} is no channel of a log.`, { line }));
+    const at = this.columnFor(`\u0001${name}`, '', null);
+    if (this.table.columns[at]!.header.startsWith('\u0001')) {
+      this.table.rename(at, unit ? `${name} (${unit})` : name);
+    }
+    this.byTime.put({ time, timeAt: timeColumn, at, cell: field(valueAt), line });
+  }
+}
+
+function parse(text: string, line: number | null): Json {
+  try {
+    return JSON.parse(text) as Json;
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    const at = /line (\d+)/.exec(why);
+    return refuse(
+      importError(
+        'bad-json',
+        `This is not valid JSON${line === null ? '' : ` on line ${line}`}: ${why}. Export the log again; it may have been cut off.`,
+        {
+          line: line ?? (at ? Number(at[1]) : null),
+        },
+      ),
+    );
+  }
+}
+
+/** Runs a step; a refusal inside comes back as an error. */
+function caught(step: () => void): ImportError | null {
+  try {
+    step();
+    return null;
+  } catch (error) {
+    if (error instanceof Refused) return error.error;
+    throw error;
+  }
+}
+
+/**
+ * Reader for JSON documents and for NDJSON (one object per line).
+ *
+ * @param perLine true for NDJSON, which is read as it streams by
+ * @param timeColumns columns that a person said hold the time
+ */
+export function jsonReader(perLine: boolean, timeColumns: ReadonlySet<number>): SourceReader {
+  const rows = new RecordRows(timeColumns);
+  const pieces: string[] = [];
+  let line = 0;
+  const takeLines = (text: string): void => {
+    const lines = text.split('\n');
+    if (text.endsWith('\n')) lines.pop();
+    for (const one of lines) {
+      line++;
+      if (one.trim() === '') continue;
+      const value = parse(one, line);
+      if (isObject(value)) rows.add(value, line);
+    }
+  };
+  const takeDocument = (): void => {
+    const records = recordsIn(parse(pieces.join(''), null));
+    if (!records) {
+      refuse(
+        importError(
+          'no-header',
+          'This JSON holds no list of readings. A log is a list of objects, one per reading, each with a time.',
+        ),
+      );
+    }
+    records!.forEach((record, i) => rows.add(record, i + 1));
+  };
+  return {
+    kind: 'json',
+    table: rows.table,
+    headerLine: null,
+    described: perLine ? 'JSON, one object per line' : 'JSON',
+    numbersOpen: false,
+    get oneReadingPerRow() {
+      return rows.isLong;
+    },
+    repeatedHeader: new LineList(),
+    notes: () => [],
+    push: (text) => {
+      if (perLine) return caught(() => takeLines(text));
+      pieces.push(text);
+      return null;
+    },
+    finish: () => (perLine ? null : caught(takeDocument)),
+  };
+}

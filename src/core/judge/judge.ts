@@ -1,0 +1,252 @@
+import {
+  CAUSES,
+  channelSet,
+  countPresent,
+  SIGNAL_CAUSES,
+  type Cause,
+  type PerCause,
+  type Trace,
+  type Vehicle,
+} from '../base';
+import {
+  addLogs,
+  CALIBRATION,
+  COURSE_LINE,
+  flatLogs,
+  gradeOf,
+  logPriors,
+  noiseScale,
+  toProbabilities,
+  type CauseLogs,
+  type EvidenceLine,
+} from '../evidence';
+import { MONITOR_DEFAULTS, runMonitors, type MonitorSettings } from '../monitor';
+import { logSumExp } from '../signal';
+import { prepareInputs, twinTruth, type TwinInputs, type VehicleMemory } from '../twin';
+import { fitCauses } from './fits/fitCauses';
+import { predictBand } from './fits/healthyBand';
+import { SOUND } from './fits/hypotheses';
+import { senderShifts } from './fits/senderShift';
+import { predictReading, prepareProblem, type HypothesisFit, type TraceProblem } from './fits/traceFit';
+import type { Way } from './fits/visibility';
+import type { Finding, HypothesisReport, MemoryReport } from './finding';
+import type { JudgeProgress } from './judgeProgress';
+import { bandWidth_k } from './memory';
+import { nextForTrace } from './nextForTrace';
+import { assessQuality } from './quality';
+import { inspectSignal, maskTrace, type SignalFindings } from './raw/detectors';
+import { signalLines, visibilityLine } from './raw/traceLines';
+import { faultFigures, reportHypotheses, reportParameters, toOdds } from './reports';
+import { driveWays } from './ways';
+import { explain } from './words/explain';
+
+/** Options of a judgement. */
+export interface JudgeOptions {
+  /** Narrowed priors from this vehicle's known-good traces. */
+  readonly memory?: VehicleMemory | null;
+  /** Outside temperature that a person gave, °C; used where the log has none of its own. */
+  readonly outside_c?: number | null;
+  /** The shop's own base rates and monitor limits. */
+  readonly baseRates?: PerCause<number>;
+  readonly monitors?: MonitorSettings;
+}
+
+/** True when the sound vehicle's fit reached regulation on this drive, as a probability. */
+function reachedRegulation(problem: TraceProblem, healthy: HypothesisFit): number {
+  const truth = twinTruth(problem.inputs);
+  predictReading(problem, healthy.hypothesis, healthy.fit.z, truth);
+  const opening = problem.prior.toParameters(healthy.fit.z).opening;
+  const lowest = problem.inputs.vehicle.thermostat.heated
+    ? Math.min(opening, problem.inputs.vehicle.thermostat.heated_rated_c ?? opening)
+    : opening;
+  let top = -Infinity;
+  for (const t of truth.coolant_c) top = Math.max(top, t);
+  return 1 / (1 + Math.exp(-(top - lowest + 2) / 0.5));
+}
+
+/** What the log likelihood of this trace is divided by. */
+const temperatureOf = (problem: TraceProblem): number =>
+  problem.inputs.heatSource === 'unknown' ? CALIBRATION.temperatureUnknownHeat : CALIBRATION.temperature;
+
+/** Log evidence of each hypothesis with the discrepancy scaled to what this trace shows. */
+function scaledEvidence(
+  hypotheses: readonly HypothesisReport[],
+  problem: TraceProblem,
+): (h: HypothesisReport) => number {
+  const scale = noiseScale(hypotheses.map((h) => h.misfit));
+  return (h) => h.logEvidence + 0.5 * h.misfit * problem.present * (1 - 1 / scale);
+}
+
+/** The faults as ways to be weighed by what they would have moved. */
+function waysOf(hypotheses: readonly HypothesisReport[], problem: TraceProblem): Way[] {
+  const scaled = scaledEvidence(hypotheses, problem);
+  return hypotheses
+    .filter((h) => h.variant !== SOUND.variant)
+    .map((h) => ({ ...h, support: scaled(h) / temperatureOf(problem) }));
+}
+
+function traceEvidence(
+  fits: readonly HypothesisFit[],
+  hypotheses: readonly HypothesisReport[],
+  problem: TraceProblem,
+): CauseLogs {
+  const logs = flatLogs(-Infinity);
+  const scaled = scaledEvidence(hypotheses, problem);
+  for (const cause of CAUSES) {
+    const own = hypotheses.filter((h) => h.cause === cause);
+    if (own.length > 0) {
+      logs[cause] = logSumExp(own.map((h) => Math.log(h.share) + scaled(h))) / temperatureOf(problem);
+    }
+  }
+  const sound = logs.healthy;
+  for (const cause of SIGNAL_CAUSES) logs[cause] = sound;
+  const healthy = fits[0]!;
+  const reached = reachedRegulation(problem, healthy);
+  logs.healthy = sound + Math.log(Math.max(1e-4, reached));
+  logs['insufficient-heat'] = sound + Math.log(Math.max(1e-4, 1 - reached));
+  return logs;
+}
+
+function monitorCodes(
+  trace: Trace,
+  findings: SignalFindings,
+  problem: TraceProblem,
+  low_c: Float64Array,
+  settings: MonitorSettings,
+): Finding['codes'] {
+  const t0 = trace.time_s[0]!;
+  const time_s = trace.time_s.map((t) => t - t0);
+  const expected_c = time_s.map((t) => low_c[Math.min(low_c.length - 1, Math.floor(t / problem.bin_s))]!);
+  const iat = trace.channels.iat_c?.find(Number.isFinite) ?? null;
+  return runMonitors(
+    {
+      time_s,
+      reading_c: trace.channels.ect_c,
+      expected_c,
+      rated_c: problem.inputs.vehicle.thermostat.heated_rated_c ?? problem.inputs.vehicle.thermostat.rated_c,
+      start_c: problem.inputs.start_c,
+      intake_c: iat,
+      dropouts_s: findings.dropouts_s.map((t) => t - t0),
+    },
+    settings,
+  );
+}
+
+/** What the same trace says without the vehicle's memory: how much the memory sharpened it. */
+function* withoutMemory(
+  inputs: TwinInputs,
+  masked: Trace,
+  vehicle: Vehicle,
+  remembered: TraceProblem,
+): Generator<JudgeProgress, MemoryReport, undefined> {
+  const plain = prepareProblem(inputs, masked, null);
+  const fits = yield* fitCauses(plain, vehicle);
+  const hypotheses = reportHypotheses(plain, fits);
+  const logs = addLogs(
+    logPriors(),
+    traceEvidence(fits, hypotheses, plain),
+    visibilityLine(waysOf(hypotheses, plain)).logLikelihood,
+  );
+  const leader = toOdds(toProbabilities(logs), fits)[0]!;
+  return {
+    without: { cause: leader.cause, probability: leader.probability },
+    band_k: bandWidth_k(remembered),
+    bandWithout_k: bandWidth_k(plain),
+  };
+}
+
+/**
+ * Judges one trace against every cause. A generator: it yields after each fit, so that a caller can show progress and
+ * stop it; its return value is the finding.
+ *
+ * @param trace at least two rows, see `formats`
+ */
+export function* judgeTrace(
+  trace: Trace,
+  vehicle: Vehicle,
+  options: JudgeOptions = {},
+): Generator<JudgeProgress, Finding, undefined> {
+  const findings = inspectSignal(trace, vehicle);
+  const masked = maskTrace(trace, findings);
+  const nothingLeft = countPresent(masked.channels.ect_c) < 3;
+  const fitTrace = nothingLeft ? trace : masked;
+  const inputs = prepareInputs(fitTrace, vehicle, options.outside_c ?? null);
+  const problem = prepareProblem(inputs, masked, options.memory ?? null);
+  const fits = yield* fitCauses(problem, vehicle);
+  const hypotheses = reportHypotheses(problem, fits);
+  const scaled = scaledEvidence(hypotheses, problem);
+  const lines: EvidenceLine[] = [
+    {
+      id: COURSE_LINE,
+      kind: 'course',
+      seen: 'Shape of the warm-up against the model of each cause',
+      reason: 'Each cause is fitted to the drive; the closer it comes without bending the vehicle, the likelier it is.',
+      logLikelihood: traceEvidence(fits, hypotheses, problem),
+      source: 'trace',
+    },
+    visibilityLine(waysOf(hypotheses, problem)),
+    ...signalLines(findings, trace, vehicle, senderShifts(problem, fits)),
+  ];
+  const logOdds = addLogs(logPriors(options.baseRates), ...lines.map((l) => l.logLikelihood));
+  const causes = toOdds(toProbabilities(logOdds), fits);
+  const memory = options.memory ? yield* withoutMemory(inputs, masked, vehicle, problem) : null;
+  const quality = assessQuality(trace, findings, vehicle);
+  const leader = causes[0]!;
+  const grade = quality.usable ? gradeOf(causes) : 'inconclusive';
+  const healthyFit = fits[0]!;
+  const bestFit = bestFitOf(fits, leader.cause) ?? healthyFit;
+  const band = predictBand(problem, SOUND);
+  const readingOf = ({ hypothesis, fit }: HypothesisFit) =>
+    Float64Array.from(predictReading(problem, hypothesis, fit.z));
+  const curves = {
+    time_s: Float64Array.from({ length: inputs.bins }, (_, k) => (k + 0.5) * problem.bin_s),
+    measured_c: problem.measured_c,
+    healthyLow_c: band.low_c,
+    healthyMid_c: band.mid_c,
+    healthyHigh_c: band.high_c,
+    best_c: readingOf(bestFit),
+    healthyFit_c: readingOf(healthyFit),
+  };
+  const rivalFit = bestFitOf(fits, causes[1]!.cause);
+  const rival = rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) };
+  const seen = { trace, vehicle, findings, inputs, problem };
+  const judged = { causes, grade, quality, bestFit, healthyFit, rival, curves };
+  const { reason, why } = explain({ ...seen, ...judged });
+  return {
+    verdict: { cause: leader.cause, probability: leader.probability, grade, reason },
+    causes,
+    why,
+    codes: monitorCodes(trace, findings, problem, band.low_c, options.monitors ?? MONITOR_DEFAULTS),
+    quality,
+    next: nextForTrace({ causes, vehicle, quality }),
+    evidence: lines,
+    ways: driveWays(problem, fits, (fit) => scaled(hypotheses[fits.indexOf(fit)]!) / temperatureOf(problem)),
+    basis: basisOf(options.memory ?? null),
+    faultFigures: faultFigures(bestFit),
+    parameters: reportParameters(problem, bestFit),
+    hypotheses,
+    memory,
+    curves,
+    channelSet: channelSet(trace),
+    outsideGiven_c: countPresent(trace.channels.ambient_c) >= 2 ? null : (options.outside_c ?? null),
+  };
+}
+
+/** What the vehicle's coordinates are counted from: the general prior, or this very memory. */
+const basisOf = (memory: VehicleMemory | null): string =>
+  memory ? `memory ${memory.mean.map((m, i) => `${m.toFixed(2)}/${memory.sd[i]!.toFixed(2)}`).join(' ')}` : 'general';
+
+/** The fit of a cause with the most evidence; null for causes that only the raw signal shows. */
+function bestFitOf(fits: readonly HypothesisFit[], cause: Cause): HypothesisFit | null {
+  const own = fits.filter((f) => f.hypothesis.cause === cause);
+  return own.length === 0 ? null : own.reduce((a, b) => (b.logEvidence > a.logEvidence ? b : a));
+}
+
+/** Runs {@link judgeTrace} to its end. */
+export function judgeNow(trace: Trace, vehicle: Vehicle, options: JudgeOptions = {}): Finding {
+  const steps = judgeTrace(trace, vehicle, options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}

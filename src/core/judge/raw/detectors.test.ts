@@ -1,0 +1,121 @@
+import { describe, expect, it } from 'vitest';
+import type { Trace } from '../../base';
+import { startingVehicle } from '../../planning';
+import { inspectSignal, maskTrace } from './detectors';
+import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
+
+const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
+
+/** A warm-up of 25 minutes at 1 Hz that holds at 88 °C, rounded to whole degrees. */
+const warmUp = (from = 5): Float64Array =>
+  Float64Array.from({ length: 1500 }, (_, i) => Math.round(88 - (88 - from) * Math.exp(-i / 240)));
+const trace = (
+  ect_c: Float64Array,
+  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh', Float64Array>> = {},
+): Trace => ({
+  time_s: Float64Array.from(ect_c, (_, i) => i),
+  channels: { ect_c, ...extra },
+});
+const inspect = (t: Trace) => inspectSignal(t, vehicle);
+
+describe('inspectSignal', () => {
+  it('finds nothing on a sound warm-up', () => {
+    const found = inspect(trace(warmUp()));
+    expect(found).toMatchObject({ dropouts_s: [], railHits: 0, leaps_s: [], frozenFrom_s: null });
+  });
+
+  it('finds rails and spikes, masks them, and counts each once', () => {
+    const ect = warmUp();
+    ect.fill(-40, 300, 304);
+    ect.fill(20, 700, 703);
+    const t = trace(ect);
+    const found = inspect(t);
+    expect(found.dropouts_s).toEqual([300, 700]);
+    expect(found.railHits).toBe(1);
+    const masked = maskTrace(t, found).channels.ect_c;
+    expect(masked[301]).toBeNaN();
+    expect(masked[701]).toBeNaN();
+    expect(masked[299]).toBe(ect[299]);
+  });
+
+  it('does not call a deep frozen start a rail fault', () => {
+    expect(inspect(trace(warmUp(-38))).dropouts_s).toEqual([]);
+  });
+
+  it('finds a reading that stops in mid climb, and one that never moved', () => {
+    const stopped = warmUp();
+    stopped.fill(stopped[200]!, 200);
+    expect(inspect(trace(stopped)).frozenFrom_s).toBeCloseTo(200, -1);
+    expect(inspect(trace(new Float64Array(900).fill(40))).frozenFrom_s).toBe(0);
+  });
+
+  it('does not call a regulated level frozen', () => {
+    const steady = warmUp();
+    steady.fill(88, 700);
+    expect(inspect(trace(steady)).frozenFrom_s).toBeNull();
+  });
+
+  it('knows a figure that stays the same through a changing drive for frozen', () => {
+    const slow = Float64Array.from({ length: 1500 }, (_, i) => Math.min(30, Math.round(5 + i / 30)));
+    const speed_kmh = Float64Array.from({ length: 1500 }, (_, i) => 40 + 30 * Math.sin(i / 40));
+    expect(inspect(trace(slow, { speed_kmh })).frozenFrom_s).not.toBeNull();
+  });
+
+  it('finds a lasting leap, but no spike and no steep climb', () => {
+    const leaping = warmUp().map((v, i) => (i < 400 ? Math.min(v, 20 + i / 60) : v));
+    expect(inspect(trace(leaping)).leaps_s.length).toBe(1);
+    const steep = Float64Array.from({ length: 600 }, (_, i) => Math.min(88, Math.round(5 + i * 0.35)));
+    expect(inspect(trace(steep)).leaps_s).toEqual([]);
+  });
+
+  it('measures the gauge and a second sensor against the engine reading', () => {
+    const found = inspect(
+      trace(warmUp(), { gauge_c: warmUp().map((v) => v - 12), ect2_c: warmUp().map((v) => v + 1) }),
+    );
+    expect(found.gaugeMinusEct_k).toBe(-12);
+    expect(found.secondMinusEct_k).toBe(1);
+  });
+});
+
+describe('evidence from the raw signal', () => {
+  const sound = inspect(trace(warmUp()));
+
+  it('drop-outs speak for a broken wire, their absence against it', () => {
+    expect(dropoutEvidence(sound)['sender-intermittent']).toBeLessThan(-2);
+    expect(dropoutEvidence({ ...sound, dropouts_s: [1, 2, 3] })['sender-intermittent']).toBeGreaterThan(5);
+  });
+
+  it('freezing speaks for a stuck sender', () => {
+    expect(frozenEvidence({ ...sound, frozenFrom_s: 100 })['sender-stuck']).toBeGreaterThan(10);
+    expect(frozenEvidence(sound)['sender-stuck']).toBeLessThan(-5);
+  });
+
+  it('a leap speaks for air, less so on an engine that stops and starts', () => {
+    const leapt = { ...sound, leaps_s: [400] };
+    const gain = (hybrid: boolean) => {
+      const logs = leapEvidence(leapt, hybrid);
+      return logs['low-coolant-or-air'] - logs.healthy;
+    };
+    expect(gain(false)).toBeGreaterThan(3);
+    expect(gain(true)).toBeLessThan(gain(false));
+  });
+
+  it('a gauge below the engine reading is the gauge or a high-reading engine sender, not a low one', () => {
+    const logs = gaugeEvidence({ ...sound, gaugeMinusEct_k: -15 });
+    expect(logs['gauge-sender-fault']).toBeGreaterThan(logs.healthy + 3);
+    expect(logs['sender-reads-high']).toBeGreaterThan(logs['sender-reads-low'] + 3);
+  });
+
+  it('a wrong engine sender must be off by what the gauge shows', () => {
+    const d = { ...sound, gaugeMinusEct_k: 15 };
+    const low = (shift: number) => gaugeEvidence(d, { 'sender-reads-low': shift })['sender-reads-low'];
+    expect(low(-15)).toBeGreaterThan(gaugeEvidence(d)['sender-reads-low']);
+    expect(low(-4)).toBeLessThan(low(-15) - 2);
+    expect(gaugeEvidence(d, { 'sender-reads-low': -4 })['gauge-sender-fault']).toBeGreaterThan(low(-4));
+  });
+
+  it('a second sensor above the first speaks for a low reading', () => {
+    const logs = secondSensorEvidence({ ...sound, secondMinusEct_k: 14 }, trace(warmUp()));
+    expect(logs['sender-reads-low']).toBeGreaterThan(logs.healthy + 3);
+  });
+});

@@ -1,0 +1,108 @@
+import { CAUSES, differenceText, temperatureText, type Cause, type Trace, type Vehicle } from '../../base';
+import { causeName, VISIBILITY_LINE, type EvidenceLine } from '../../evidence';
+import type { SignalFindings } from './detectors';
+import {
+  dropoutEvidence,
+  frozenEvidence,
+  gaugeEvidence,
+  leapEvidence,
+  sawToothEvidence,
+  secondSensorEvidence,
+} from './signalEvidence';
+import type { SenderShifts } from '../fits/senderShift';
+import { HIDDEN_BELOW_K, visibilityLogs, type Way } from '../fits/visibility';
+
+const side = (difference_k: number): string => (difference_k < 0 ? 'below' : 'above');
+
+/** What the raw signal of a trace says, line by line. */
+export function signalLines(
+  findings: SignalFindings,
+  trace: Trace,
+  vehicle: Vehicle,
+  shifts: SenderShifts,
+): EvidenceLine[] {
+  const lines: EvidenceLine[] = [
+    {
+      id: 'signal-dropouts',
+      kind: 'raw',
+      reason: 'Coolant cannot jump: a wire, its earth or the logger can.',
+      seen:
+        findings.dropouts_s.length === 0
+          ? 'No spikes or drop-outs'
+          : `${findings.dropouts_s.length} spikes or drop-outs`,
+      logLikelihood: dropoutEvidence(findings),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-leaps',
+      kind: 'raw',
+      reason: 'Coolant full of air leaves the sender dry, then wets it at once.',
+      seen:
+        findings.leaps_s.length === 0
+          ? 'No sudden lasting rise'
+          : `${findings.leaps_s.length} sudden lasting rises, the first at minute ${((findings.leaps_s[0]! - trace.time_s[0]!) / 60).toFixed(1)}`,
+      logLikelihood: leapEvidence(findings, vehicle.engine.hybrid),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-saw-tooth',
+      kind: 'raw',
+      reason: 'A sender that is now in coolant, now in air; an inlet thermostat hunts a little by design.',
+      seen: findings.sawTooth
+        ? `The level swings by ${differenceText(findings.sawTooth.height_k)} every ${Math.round(findings.sawTooth.period_s)} s, ${findings.sawTooth.swings} times`
+        : 'The level does not swing again and again',
+      logLikelihood: sawToothEvidence(findings, vehicle.thermostat.location === 'inlet'),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-frozen',
+      kind: 'raw',
+      reason: 'No coolant stands still to the degree while an engine runs.',
+      seen:
+        findings.frozenFrom_s === null
+          ? 'The reading moves'
+          : `The reading stands at ${temperatureText(findings.frozenAt_c)} from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
+      logLikelihood: frozenEvidence(findings),
+      source: 'raw signal',
+    },
+    {
+      id: 'signal-gauge',
+      kind: 'raw',
+      reason: 'Gauge and control unit have senders of their own in the same coolant.',
+      seen:
+        findings.gaugeMinusEct_k === null
+          ? 'No gauge channel'
+          : `Gauge stands ${differenceText(findings.gaugeMinusEct_k)} ${side(findings.gaugeMinusEct_k)} the engine reading`,
+      logLikelihood: gaugeEvidence(findings, shifts),
+      source: 'raw signal',
+    },
+  ];
+  if (findings.secondMinusEct_k !== null) {
+    lines.push({
+      id: 'signal-second',
+      kind: 'raw',
+      reason: 'A second sensor shares the coolant but not the fault.',
+      seen: `Second engine sensor stands ${differenceText(findings.secondMinusEct_k)} ${side(findings.secondMinusEct_k)} the first`,
+      logLikelihood: secondSensorEvidence(findings, trace, shifts),
+      source: 'raw signal',
+    });
+  }
+  return lines;
+}
+
+/** Which faults this drive could hardly have shown. `ways` leaves the sound vehicle out. */
+export function visibilityLine(ways: readonly Way[]): EvidenceLine {
+  const effectOf = (cause: Cause) => Math.max(...ways.filter((w) => w.cause === cause).map((w) => w.effect_k));
+  const hidden = CAUSES.filter((c) => ways.some((w) => w.cause === c) && effectOf(c) < HIDDEN_BELOW_K);
+  return {
+    id: VISIBILITY_LINE,
+    kind: 'visibility',
+    reason: 'A fault that would hardly have moved this drive is less likely to be what was complained about.',
+    seen:
+      hidden.length === 0
+        ? 'Every fault considered would have moved the reading on this drive'
+        : `This drive would hardly show: ${hidden.map((c) => causeName(c).toLowerCase()).join(', ')}`,
+    logLikelihood: visibilityLogs(ways),
+    source: 'trace',
+  };
+}

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { CAUSES, type Trace } from '../../base';
+import { drawScenario } from '../../plant';
+import { CAUSE_TEXT, causeName } from '../../evidence';
+import { judgeNow } from '../judge';
+
+/** Numbers with a unit in a sentence. */
+const figures = (text: string): string[] => text.match(/-?\d+(\.\d+)? (°C|K|s|%)/g) ?? [];
+
+describe('the words of a finding', () => {
+  it('every cause has a name and a meaning that no other has', () => {
+    expect(new Set(CAUSES.map(causeName)).size).toBe(CAUSES.length);
+    for (const cause of CAUSES) expect(CAUSE_TEXT[cause].means.length).toBeGreaterThan(10);
+  });
+
+  it('quote the figures of this trace: start, level, where it left the band', () => {
+    const s = drawScenario({ seed: 78_001, cause: 'thermostat-stuck-open', channelSet: 'full', ambient_c: -4 });
+    const { why, verdict, curves } = judgeNow(s.trace, s.vehicle);
+    expect(verdict.cause).toBe('thermostat-stuck-open');
+    const [first, second] = why;
+    const [, minute, low, high, read] = /At minute (\d+) .* read (-?\d+) °C to (-?\d+) °C .* read (-?\d+) °C/
+      .exec(first!)!
+      .map(Number);
+    const bin = curves.time_s.findIndex(
+      (t) => Math.round(t / 60) === minute && Math.round(curves.measured_c[curves.time_s.indexOf(t)]!) === read,
+    );
+    expect(bin).toBeGreaterThan(0);
+    expect(read!).toBeLessThan(low!);
+    expect(low!).toBeLessThan(high!);
+    expect(second).toMatch(/It climbed \d+\.\d K a minute from -?\d+ °C/);
+    expect(second).toMatch(/passes \d+ % of full radiator flow/);
+    expect(verdict.reason).toContain(CAUSE_TEXT['thermostat-stuck-open'].name);
+  });
+
+  it('set a sender’s first reading against both airs', () => {
+    const s = drawScenario({ seed: 78_040, cause: 'healthy', channelSet: 'full', ambient_c: 10 });
+    const ect_c = s.trace.channels.ect_c.map((v) => v - 18);
+    const trace: Trace = { time_s: s.trace.time_s, channels: { ...s.trace.channels, ect_c } };
+    const { verdict, why } = judgeNow(trace, s.vehicle);
+    expect(verdict.cause).toBe('sender-reads-low');
+    expect(why[1]).toMatch(/It started at -?\d+ °C, 1\d K below (outside|intake) air/);
+  });
+
+  it('say what separates the leader from its rival, or that another test must', () => {
+    for (const seed of [78_010, 78_011, 78_012]) {
+      const s = drawScenario({ seed, cause: 'thermostat-opens-early', channelSet: 'basic', ambient_c: 4 });
+      const { why, causes } = judgeNow(s.trace, s.vehicle);
+      if (causes[1]!.probability < 0.005) expect(why[2]).toBe('No other cause comes near it.');
+      else {
+        expect(why[2]).toContain(causeName(causes[1]!.cause).toLowerCase());
+        expect(why[2]).toMatch(/They part at minute|standard deviations|less usual|another test must/);
+      }
+    }
+  });
+
+  it('a trace that cannot tell names both that fit, and what to log', () => {
+    const s = drawScenario({ seed: 78_020, cause: 'healthy', channelSet: 'temperature-only' });
+    const n = s.trace.time_s.findIndex((t) => t - s.trace.time_s[0]! > 200);
+    const short: Trace = {
+      time_s: s.trace.time_s.slice(0, n),
+      channels: { ect_c: s.trace.channels.ect_c.slice(0, n) },
+    };
+    const { verdict, next, quality } = judgeNow(short, s.vehicle);
+    expect(verdict.grade).toBe('inconclusive');
+    expect(verdict.reason).toContain('Cannot tell from this trace');
+    expect(quality.problems[0]).toMatch(/Too short: 3\.\d min/);
+    expect(next[0]!.why).toContain('Too short');
+  });
+
+  it('a choice between sender and thermostat that no trace can make names both, and what parts them', () => {
+    const s = drawScenario({ seed: 820_199, cause: 'sender-reads-low', channelSet: 'temperature-only' });
+    const { verdict, why, next } = judgeNow(s.trace, s.vehicle);
+    expect(verdict.grade).toBe('inconclusive');
+    expect(verdict.reason).toMatch(/^Cannot tell yet: /);
+    expect(verdict.reason).toContain('sender reads low');
+    expect(verdict.reason).toContain('thermostat opens early');
+    expect(why[2]).toContain('another test must separate them');
+    expect(next[0]!.test).toContain('against the reading');
+  });
+
+  it('a broken reading is quoted with its times', () => {
+    const s = drawScenario({ seed: 78_030, cause: 'healthy', channelSet: 'basic', ambient_c: 8 });
+    const at = Math.floor(s.trace.time_s.length / 7);
+    const ect_c = s.trace.channels.ect_c.map((v, i) => (i > at ? Math.round(s.trace.channels.ect_c[at]!) : v));
+    const { verdict, why } = judgeNow({ time_s: s.trace.time_s, channels: { ...s.trace.channels, ect_c } }, s.vehicle);
+    expect(verdict.cause).toBe('sender-stuck');
+    expect(why[1]).toMatch(
+      new RegExp(`From minute \\d+ on the reading stands at ${Math.round(s.trace.channels.ect_c[at]!)} °C`),
+    );
+    for (const line of why) expect(line).not.toMatch(/NaN|undefined|Infinity/);
+    expect(figures(why.join(' ')).length).toBeGreaterThan(0);
+  });
+});

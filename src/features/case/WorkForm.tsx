@@ -1,0 +1,108 @@
+'use client';
+
+import { useState } from 'react';
+import { WORK, WORK_KINDS, workSpec, type WorkKind } from '@/core/case';
+import { Cautions } from '@/job/Cautions';
+import { useJob } from '@/job/JobProvider';
+import { useWrite } from '@/job/useWrite';
+import { addEntry, undoEntries } from '@/storage/entries';
+import { updateJob } from '@/storage/jobs';
+import type { JobState } from '@/storage/records';
+
+/** States that a repair leaves behind. */
+const BEFORE_PROOF: readonly JobState[] = ['to-look-at', 'drive-planned', 'waiting-for-part'];
+
+/** Writes down work that was done: it moves what is wrong now, and leaves what was wrong at arrival to be told. */
+export function WorkForm() {
+  const { job } = useJob();
+  const write = useWrite();
+  const [work, setWork] = useState<WorkKind | ''>('');
+  const [detail, setDetail] = useState('');
+  const [benchPassed, setBenchPassed] = useState(false);
+  const fits = work !== '' && workSpec(work).brings.length > 0;
+  const keep = async () => {
+    if (work === '') return;
+    const kept = await write(
+      addEntry(job.id, { kind: 'work', work, detail: detail.trim(), benchPassed: fits && benchPassed }),
+      { says: `${WORK[work].done}: written down.`, undo: undoEntries },
+    );
+    if (kept === null) return;
+    if (BEFORE_PROOF.includes(job.state)) await write(updateJob(job.id, { state: 'to-prove' }));
+    setWork('');
+    setDetail('');
+    setBenchPassed(false);
+  };
+  return (
+    <section aria-labelledby="work-title">
+      <h2 id="work-title" className="text-2xl type-sign">
+        Work done
+      </h2>
+      <form
+        className="mt-2 flex flex-wrap items-end gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <label className="block">
+          <span className="block leading-tight font-semibold">What was done</span>
+          <select
+            className="select mt-1 w-80 text-base"
+            value={work}
+            onChange={(e) => setWork(e.target.value as WorkKind | '')}
+          >
+            <option value="">Choose</option>
+            {WORK_KINDS.map((kind) => (
+              <option key={kind} value={kind}>
+                {WORK[kind].done}
+              </option>
+            ))}
+          </select>
+        </label>
+        <label className="block min-w-56 flex-1">
+          <span className="block leading-tight font-semibold">Part, rating, source</span>
+          <input
+            className="input mt-1 w-full text-base"
+            maxLength={200}
+            placeholder="88 °C, pattern part, with seal"
+            value={detail}
+            onChange={(e) => setDetail(e.target.value)}
+          />
+        </label>
+        {fits && (
+          <label className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={benchPassed}
+              onChange={(e) => setBenchPassed(e.target.checked)}
+            />
+            New part bench-tested
+          </label>
+        )}
+        <button type="submit" className="btn btn-primary" disabled={work === ''}>
+          Write it down
+        </button>
+      </form>
+      {work !== '' && workSpec(work).opens && (
+        <Cautions
+          className="mt-2"
+          of={[
+            'never-open-hot',
+            'any-coolant-burns',
+            'coolant-is-poison',
+            'goggles-and-gloves',
+            'recycling-point',
+            'not-on-a-jack',
+            'lower-before-running',
+            'sensor-in-air',
+          ]}
+        />
+      )}
+      {work === 'mended-fan' && <Cautions className="mt-2" of={['fan-starts-alone', 'same-fuse']} />}
+      {(work === 'mended-wiring' || work === 'replaced-sender' || work === 'mended-heating-circuit') && (
+        <Cautions className="mt-2" of={['key-off-before-unplugging']} />
+      )}
+    </section>
+  );
+}

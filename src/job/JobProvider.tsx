@@ -1,0 +1,61 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { usePathname } from 'next/navigation';
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
+import type { Case } from '@/core/case';
+import { loadDrives, loadJob, putSummary, type JobDetail, type JobDrives } from '@/storage/jobs';
+import { caseOfJob, summaryBasis, summaryOf } from './caseOfJob';
+import { useFigures, type ShopFigures } from './useFigures';
+import { useWrite } from './useWrite';
+
+/** An open job: what is kept of it, and what follows from that. */
+export interface OpenJob extends JobDetail, JobDrives, ShopFigures {
+  readonly case: Case;
+}
+
+const JobContext = createContext<OpenJob | null>(null);
+
+/** The open job; for screens below the provider. @throws {Error} outside of it */
+export function useJob(): OpenJob {
+  const open = useContext(JobContext);
+  if (!open) throw new Error('useJob: no job is open here');
+  return open;
+}
+
+/**
+ * Opens a job once for all that is shown of it: one query for its chronicle, one for its drives, one case. Screens below
+ * read it with `useJob`.
+ */
+export function JobProvider({
+  jobId,
+  missing,
+  children,
+}: {
+  jobId: string;
+  /** Shown where there is no such job. */
+  missing: ReactNode;
+  children: ReactNode;
+}) {
+  const detail = useLiveQuery(() => loadJob(jobId), [jobId]);
+  const drives = useLiveQuery(() => loadDrives(jobId), [jobId]);
+  const shop = useFigures();
+  const write = useWrite();
+  const open = useMemo((): OpenJob | null => {
+    if (!detail || !drives || !shop) return null;
+    return { ...detail, ...drives, ...shop, case: caseOfJob(detail, drives.findings, shop.figures) };
+  }, [detail, drives, shop]);
+  useEffect(() => {
+    if (!open) return;
+    const basis = summaryBasis(open.job, open.vehicle, open.changedAt);
+    void write(putSummary(summaryOf(open.job, basis, open.case)));
+  }, [open, write]);
+  const here = usePathname();
+  const plate = open?.vehicle.plate;
+  useEffect(() => {
+    if (plate !== undefined) document.title = `${plate} · Varmek`;
+  }, [plate, here]);
+  if (detail === null) return <>{missing}</>;
+  if (!open) return <p className="p-8 type-label">Loading</p>;
+  return <JobContext value={open}>{children}</JobContext>;
+}

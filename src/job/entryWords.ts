@@ -1,0 +1,69 @@
+import { ACTIONS, isMark, MARKS, MEASUREMENTS, valuesOf, WORK, type Entry } from '@/core/case';
+import type { UnitFamily } from '@/core/base';
+import { findItem } from '@/core/evidence';
+
+/** Shows a value in the shop's unit. */
+type Show = (family: UnitFamily, si: number, digits?: number) => string;
+
+/** Kinds of entries, as the chronicle names them. */
+export const KIND_NAME: Readonly<Record<Entry['kind'], string>> = {
+  statement: 'said',
+  code: 'code',
+  check: 'seen',
+  measurement: 'measured',
+  drive: 'drive',
+  bench: 'bench',
+  work: 'work',
+  decision: 'choice',
+  proof: 'proof',
+  note: 'note',
+  photo: 'photo',
+  unknown: 'not understood',
+};
+
+function answered(item: string, answer: string): string {
+  if (isMark(item)) return MARKS[item];
+  const found = findItem(item);
+  const says = found?.answers.find((a) => a.key === answer)?.says ?? answer;
+  return says === 'yes' ? (found?.ask ?? item) : `${found?.ask ?? item}: ${says}`;
+}
+
+function measured(entry: Extract<Entry, { kind: 'measurement' }>, show: Show): string {
+  const specs = valuesOf(entry.name);
+  const values = Object.entries(entry.values).map(([name, si]) => {
+    const spec = specs[name];
+    if (!spec) return `${name} ${si}`;
+    const shown = spec.family ? show(spec.family, si, spec.family === 'temperature' ? 1 : 0) : `${si} ${spec.unit}`;
+    return `${spec.label.toLowerCase()} ${shown}`;
+  });
+  const words = [...values, ...(entry.text === '' ? [] : [entry.text])];
+  return `${MEASUREMENTS[entry.name].title}: ${words.length === 0 ? 'nothing yet' : words.join(', ')}`;
+}
+
+/** An entry in a line. @param traceName name of a drive's log */
+export function entryText(entry: Entry, show: Show, traceName: (traceId: string) => string): string {
+  switch (entry.kind) {
+    case 'statement':
+    case 'bench':
+      return answered(entry.item, entry.answer);
+    case 'check':
+      return `${answered(entry.item, entry.answer)}${entry.minute === null ? '' : `, minute ${entry.minute.toFixed(1)}`}`;
+    case 'code':
+      return `${entry.code}${entry.freezeFrame === '' ? '' : `, frozen with it: ${entry.freezeFrame}`}${entry.clearedAt === null ? '' : ' (cleared)'}`;
+    case 'measurement':
+      return measured(entry, show);
+    case 'drive':
+      return `${traceName(entry.traceId)}${entry.leftOut === '' ? '' : ' (left out)'}`;
+    case 'work':
+      return `${WORK[entry.work].done}${entry.detail === '' ? '' : `: ${entry.detail}`}${entry.benchPassed ? ', new part bench-tested' : ''}`;
+    case 'decision':
+      return `${ACTIONS[entry.action].says}${entry.reason === '' ? '' : `: ${entry.reason}`}`;
+    case 'proof':
+    case 'note':
+      return entry.text;
+    case 'photo':
+      return 'Photo';
+    case 'unknown':
+      return `Not understood: ${entry.why}. Kept as it came; moves nothing.`;
+  }
+}

@@ -1,0 +1,52 @@
+import equal from 'fast-deep-equal';
+import { fail, ok, type Result } from '@/core/base';
+import { layBeside } from '@/core/formats';
+import { packJob, unpackJob, type JobBundle, type TravellingTrace } from '@/storage/bundle/jobBundle';
+import { keepOpenedJob, type OpenedTrace } from '@/storage/bundle/keepOpenedJob';
+import { loadJob } from '@/storage/jobs';
+import { rowsOfJob } from '@/storage/tables';
+import { listVehicles } from '@/storage/vehicles';
+import { saveBlob } from '@/ui/saveFile';
+import { importInWorker, openSecondLog } from '@/workers/client';
+
+/** Saves a job as a file that another Varmek opens. @returns what is wrong where it cannot */
+export async function saveJob(jobId: string): Promise<Result<void, string>> {
+  const detail = await loadJob(jobId);
+  if (!detail) return fail('This job is no longer here. Reload the page.');
+  saveBlob(`${detail.vehicle.plate} job.zip`, await packJob(detail.job, detail.vehicle, await rowsOfJob(jobId)));
+  return ok(undefined);
+}
+
+/** Reads a travelling log again, as it was read where it came from. */
+async function reread(trace: TravellingTrace): Promise<Result<OpenedTrace, string>> {
+  const imported = await importInWorker(trace.raw, trace.options);
+  if (!imported.ok) return fail(`${trace.fileName}: ${imported.error.message}`);
+  const { trace: alone, report } = imported.value;
+  const { second, ...fields } = trace;
+  if (!second) return ok({ ...fields, trace: alone, report, companion: null });
+  const opened = await openSecondLog(second.raw, alone, report.clock);
+  if (!opened.ok) return fail(`${second.fileName}: ${opened.error.message}`);
+  const { series } = opened.value;
+  const merged = layBeside(alone, series, second.alignment.offset_s, second.channels);
+  return ok({ ...fields, trace: merged, report, companion: { ...second, series, alone } });
+}
+
+/** The vehicle that is here already under the same name with the same data; null where there is none. */
+async function sameVehicle({ vehicle }: JobBundle): Promise<string | null> {
+  const all = await listVehicles();
+  return all.find((v) => v.plate === vehicle.plate && equal(v.vehicle, vehicle.vehicle))?.id ?? null;
+}
+
+/** Opens a saved job beside those that are here: all of it, or nothing. @returns its id */
+export async function openJob(file: Blob): Promise<Result<string, string>> {
+  const unpacked = await unpackJob(file);
+  if (!unpacked.ok) return unpacked;
+  const traces: OpenedTrace[] = [];
+  for (const trace of unpacked.value.traces) {
+    const read = await reread(trace);
+    if (!read.ok) return read;
+    traces.push(read.value);
+  }
+  const kept = await keepOpenedJob(unpacked.value, traces, await sameVehicle(unpacked.value));
+  return kept.ok ? kept : fail(kept.error.message);
+}

@@ -1,0 +1,36 @@
+import type { CaseLine } from '@/core/case';
+import { causeName, type Grade } from '@/core/evidence';
+import type { JobState } from '@/storage/records';
+
+/** States of a job in the shop's words, in the order of the work. */
+export const STATE_NAME: Readonly<Record<JobState, string>> = {
+  'to-look-at': 'To look at',
+  'drive-planned': 'Drive planned',
+  'waiting-for-part': 'Waiting for a part',
+  'to-prove': 'To prove',
+  'look-again': 'Look again',
+  finished: 'Finished',
+};
+
+/** Grades in words. */
+export const GRADE_NAME: Readonly<Record<Grade, string>> = {
+  confirmed: 'confirmed',
+  likely: 'likely',
+  suspect: 'suspected',
+  inconclusive: 'cannot tell yet',
+};
+
+/** A share as a person says it. */
+export const percent = (share: number): string => `${Math.round(100 * share)} %`;
+
+/** A factor on odds as a person says it. */
+export function factorText(factor: number): string {
+  const times = factor >= 1 ? factor : 1 / factor;
+  if (times < 1.05) return 'no change';
+  const shown = times >= 100 ? 'over 100' : times >= 10 ? String(Math.round(times)) : times.toFixed(1);
+  return `${shown} times ${factor >= 1 ? 'more' : 'less'} likely`;
+}
+
+/** How a line moved the odds, in words. */
+export const movedText = (line: Pick<CaseLine, 'moved'>): string =>
+  `${causeName(line.moved.cause)} ${factorText(line.moved.factor)}`;

@@ -1,0 +1,49 @@
+'use client';
+
+import { useCallback } from 'react';
+import type { Result } from '@/core/base';
+import { useToast } from '@/ui/Toasts';
+
+/** What a write may fail with: an error with words, or the words themselves. */
+type Failure = { readonly message: string } | string;
+
+/** What to say of a write that went well, and how to undo it. */
+export interface Written<T> {
+  /** Said in a message; nothing is said without it. */
+  readonly says?: string | ((value: T) => string);
+  /** Offered with the message. */
+  readonly undo?: (value: T) => Promise<Result<unknown, Failure>>;
+}
+
+const wordsOf = (error: Failure): string => (typeof error === 'string' ? error : error.message);
+
+/** A write that says when it fails: the value, or null after a failure that was shown. */
+export type Write = <T>(result: Promise<Result<T, Failure>>, written?: Written<T>) => Promise<T | null>;
+
+/** Every write of a screen goes through this: its failure is shown, its undo offered. */
+export function useWrite(): Write {
+  const toast = useToast();
+  return useCallback(
+    async (result, written = {}) => {
+      const settled = await result;
+      if (!settled.ok) {
+        toast({ kind: 'error', text: wordsOf(settled.error) });
+        return null;
+      }
+      const { says, undo } = written;
+      if (says !== undefined) {
+        const run = async () => {
+          const undone = await undo!(settled.value);
+          if (!undone.ok) toast({ kind: 'error', text: wordsOf(undone.error) });
+        };
+        toast({
+          kind: 'info',
+          text: typeof says === 'string' ? says : says(settled.value),
+          ...(undo ? { action: { label: 'Undo', run: () => void run() } } : {}),
+        });
+      }
+      return settled.value;
+    },
+    [toast],
+  );
+}

@@ -1,0 +1,61 @@
+import * as Comlink from 'comlink';
+import { fail, ok, type Result, type Trace } from '@/core/base';
+import { judgeTrace, learnVehicle } from '@/core/judge';
+import {
+  createFileReader,
+  createSeriesReader,
+  placeSeries,
+  refuseBySize,
+  type FileReader,
+  type ImportError,
+} from '@/core/formats';
+import type { TraceWorkerApi } from './protocol';
+import { caught, drain } from './workerBug';
+
+/** Share of a file between two reports of progress. */
+const PROGRESS_STEP = 0.02;
+
+/** Memory that may move to the page instead of being copied. */
+const buffersOf = ({ time_s, channels }: Trace): Transferable[] =>
+  [time_s, ...Object.values(channels)].map((values) => values.buffer as ArrayBuffer);
+
+/** Streams a file into a reader. */
+async function readWhole<T>(
+  file: Blob,
+  reader: FileReader<T>,
+  onProgress: (share: number) => void,
+): Promise<Result<T, ImportError>> {
+  const refused = refuseBySize(file.size);
+  if (refused) return fail(refused);
+  const stream = file.stream().getReader();
+  let taken = 0;
+  let told = 0;
+  for (;;) {
+    const piece = await stream.read();
+    if (piece.done) return reader.finish();
+    const error = reader.push(piece.value);
+    if (error) return fail(error);
+    taken += piece.value.length;
+    if (taken - told > file.size * PROGRESS_STEP) {
+      told = taken;
+      onProgress(taken / file.size);
+    }
+  }
+}
+
+const api: TraceWorkerApi = {
+  async importFile(file, options, onProgress) {
+    const read = await readWhole(file, createFileReader(options), onProgress);
+    return read.ok ? Comlink.transfer(read, buffersOf(read.value.trace)) : read;
+  },
+  async openSecondLog(file, trace, clock) {
+    const read = await readWhole(file, createSeriesReader(), () => undefined);
+    if (!read.ok) return read;
+    return ok({ series: read.value, ...placeSeries(trace, clock, read.value) });
+  },
+  learn: (trace, vehicle, before) => caught(() => learnVehicle(trace, vehicle, before)),
+  judge: (trace, vehicle, settings, onProgress) =>
+    caught(() => drain(judgeTrace(trace, vehicle, settings), onProgress)),
+};
+
+Comlink.expose(api);
