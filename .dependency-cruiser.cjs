@@ -1,4 +1,4 @@
-// Who may import whom: app -> features -> (workers, storage, ui) -> core, one way.
+// Who may import whom: app -> features -> job -> (workers, storage, ui) -> core, one way.
 const CORE_ALLOWED = {
   base: ['base'],
   signal: ['base', 'signal'],
@@ -9,10 +9,14 @@ const CORE_ALLOWED = {
   formats: ['base', 'signal', 'obd', 'formats'],
   plant: ['base', 'signal', 'sender', 'coolant', 'plant'],
   twin: ['base', 'signal', 'coolant', 'twin'],
-  codes: ['base', 'codes'],
+  cautions: ['base', 'cautions'],
   monitor: ['base', 'signal', 'coolant', 'monitor'],
-  diagnosis: ['base', 'signal', 'fit', 'sender', 'coolant', 'twin', 'monitor', 'diagnosis'],
-  planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'diagnosis', 'planning'],
+  limits: ['base', 'coolant', 'monitor', 'limits'],
+  evidence: ['base', 'signal', 'evidence'],
+  codes: ['base', 'evidence', 'codes'],
+  judge: ['base', 'signal', 'fit', 'sender', 'coolant', 'twin', 'monitor', 'evidence', 'judge'],
+  case: ['base', 'signal', 'sender', 'coolant', 'codes', 'monitor', 'limits', 'evidence', 'case'],
+  planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'evidence', 'judge', 'planning'],
 };
 
 const coreRules = Object.entries(CORE_ALLOWED).map(([folder, allowed]) => ({
@@ -40,13 +44,13 @@ module.exports = {
       name: 'ui-knows-no-coolant',
       severity: 'error',
       from: { path: '^src/ui/' },
-      to: { path: '^src/', pathNot: '^src/(ui|core/base)/' },
+      to: { path: '^src/', pathNot: '^src/(ui|core/(base|signal))/' },
     },
     {
       name: 'storage-stands-on-core',
       severity: 'error',
       from: { path: '^src/storage/' },
-      to: { path: '^src/', pathNot: '^src/(storage|core/(base|formats|codes|sender|diagnosis|planning|plant|twin))/' },
+      to: { path: '^src/', pathNot: '^src/(storage|core/(base|formats|sender|case|judge|plant|twin))/' },
     },
     {
       name: 'workers-stand-on-core',
@@ -61,16 +65,23 @@ module.exports = {
       to: { path: '^src/features/', pathNot: '^src/features/$1/' },
     },
     {
+      name: 'job-stands-below-the-features',
+      comment: 'the open job is shared by all stages and knows none of them',
+      severity: 'error',
+      from: { path: '^src/job/' },
+      to: { path: '^src/', pathNot: '^src/(job|workers|storage|ui|core)/' },
+    },
+    {
       name: 'features-do-not-import-app',
       severity: 'error',
-      from: { path: '^src/(features|workers|storage|ui|core|cli)/' },
+      from: { path: '^src/(features|job|workers|storage|ui|core|cli)/' },
       to: { path: '^src/app/' },
     },
     {
       name: 'app-composes-features',
       severity: 'error',
       from: { path: '^src/app/' },
-      to: { path: '^src/', pathNot: '^src/(app|features|ui)/' },
+      to: { path: '^src/', pathNot: '^src/(app|features|job|ui)/' },
     },
     {
       name: 'cli-stands-on-core',

@@ -2,6 +2,7 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import nextVitals from 'eslint-config-next/core-web-vitals';
 import nextTypescript from 'eslint-config-next/typescript';
 import prettier from 'eslint-config-prettier/flat';
+import noDroppedResult from './scripts/lint/noDroppedResult.mjs';
 
 export default defineConfig([
   ...nextVitals,
@@ -10,8 +11,19 @@ export default defineConfig([
   {
     rules: {
       '@typescript-eslint/no-explicit-any': 'error',
+      '@typescript-eslint/no-unused-vars': [
+        'warn',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
       'no-empty': ['error', { allowEmptyCatch: false }],
     },
+  },
+  {
+    // Needs types; the rule concerns what screens and stores do with results.
+    files: ['src/**/*.ts', 'src/**/*.tsx'],
+    languageOptions: { parserOptions: { projectService: true } },
+    plugins: { varmek: { rules: { 'no-dropped-result': noDroppedResult } } },
+    rules: { 'varmek/no-dropped-result': 'error' },
   },
   globalIgnores([
     '.next/**',

@@ -3,7 +3,8 @@
  * order. See docs/compute.md.
  */
 import { text } from 'node:stream/consumers';
-import { COMPUTATIONS, type ComputeError } from './compute/computations';
+import type { ComputeError } from './compute/computation';
+import { COMPUTATIONS } from './compute/computations';
 
 const USAGE = `usage: npm run --silent compute -- NAME < INPUT.json
 names: ${Object.keys(COMPUTATIONS).join(', ')}

@@ -65,12 +65,12 @@ async function judgeAgainWithoutAir(entries: readonly EntryRecord[]): Promise<vo
     });
 }
 
-const record = (jobId: string, entry: NewEntry): EntryRecord => ({
-  ...entry,
-  id: crypto.randomUUID(),
-  jobId,
-  at: entry.at ?? Date.now(),
-});
+/** A record of a new entry, at a moment of its own: of two in one millisecond it would not be known which came last. */
+function record(jobId: string, entry: NewEntry, live: readonly EntryRecord[]): EntryRecord {
+  let at = entry.at ?? Date.now();
+  while (live.some((e) => e.at === at)) at++;
+  return { ...entry, id: crypto.randomUUID(), jobId, at };
+}
 
 /** Entries since the last work, latest first: what is corrected now belongs to the car as it is now. */
 function sinceWork(live: readonly EntryRecord[]): readonly EntryRecord[] {
@@ -81,7 +81,7 @@ const inThisSitting = (entry: EntryRecord): boolean => Date.now() - entry.at < S
 
 /** Adds an entry. */
 export const addEntry = (jobId: string, entry: NewEntry): Kept<EntryChange> =>
-  change(jobId, (_, put) => put(record(jobId, entry)));
+  change(jobId, (live, put) => put(record(jobId, entry, live)));
 
 /**
  * Answers an item. The same answer again takes it back; another one within the same sitting replaces it; later it is a
@@ -95,7 +95,7 @@ export const giveAnswer = (
     const same = sinceWork(live).find((e) => e.kind === entry.kind && e.item === entry.item);
     const corrects = same && inThisSitting(same);
     if (same && (corrects || same.answer === entry.answer)) await put({ ...same, takenBack: true });
-    if (same?.answer !== entry.answer) await put(record(jobId, entry));
+    if (same?.answer !== entry.answer) await put(record(jobId, entry, live));
   });
 
 /** Which measurement values belong to. */
@@ -127,14 +127,14 @@ export const setMeasured = (
     }
     const next = { values: Object.fromEntries(merged), text: words };
     await put(
-      base ? { ...base, ...next } : record(jobId, { kind: 'measurement', name, place, tolerance: {}, ...next }),
+      base ? { ...base, ...next } : record(jobId, { kind: 'measurement', name, place, tolerance: {}, ...next }, live),
     );
   });
 
 /** Ends the reading of this sitting: what is typed next is a reading of its own, and the old one stays. */
 export const beginNewReading = (jobId: string, name: MeasurementName, place: string): Kept<EntryChange> =>
-  change(jobId, (_, put) =>
-    put(record(jobId, { kind: 'measurement', name, place, values: {}, tolerance: {}, text: '' })),
+  change(jobId, (live, put) =>
+    put(record(jobId, { kind: 'measurement', name, place, values: {}, tolerance: {}, text: '' }, live)),
   );
 
 /** Writes a note of a stage; an emptied one is taken back. */
@@ -142,7 +142,7 @@ export const setNote = (jobId: string, stage: string, text: string): Kept<EntryC
   change(jobId, async (live, put) => {
     const same = live.findLast((e) => e.kind === 'note' && e.stage === stage);
     if (same) await put({ ...same, text, ...(text === '' ? { takenBack: true } : {}) });
-    else if (text !== '') await put(record(jobId, { kind: 'note', stage, text }));
+    else if (text !== '') await put(record(jobId, { kind: 'note', stage, text }, live));
   });
 
 /** Changes fields of one entry: its time, its words, whether a drive counts. */

@@ -1,4 +1,4 @@
-import { readEntry, type Entry } from '@/core/case';
+import { inOrder, readEntry, type Entry } from '@/core/case';
 import type { Result } from '@/core/base';
 import { database } from './database';
 import type {
@@ -185,7 +185,7 @@ export interface JobDetail {
 /** Entries of a job, read so that what this version does not understand stays whole. */
 export async function loadEntries(jobId: string): Promise<Entry[]> {
   const records = await database().entries.where('jobId').equals(jobId).toArray();
-  return records.map(({ jobId: _job, ...record }) => readEntry(record, { id: record.id, at: record.at }));
+  return inOrder(records.map(({ jobId: _job, ...record }) => readEntry(record, { id: record.id, at: record.at })));
 }
 
 /** Loads a job; null when it does not exist. */

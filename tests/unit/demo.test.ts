@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { caseOdds } from '@/core/case';
+import { caseOf, type Entry } from '@/core/case';
 import { judgeNow, learnVehicle } from '@/core/judge';
 import { parseVehicle, readTrace } from '@/core/formats';
 
@@ -46,9 +46,11 @@ describe('demo garage', () => {
     expect(finding.verdict.grade).toBe('inconclusive');
     expect(finding.verdict.reason).toMatch(/^Cannot tell from this trace/);
     expect(finding.next[0]!.test).toMatch(/Log a full warm-up/);
-    const odds = caseOdds(vehicle, [], finding);
-    expect(odds.next[0]!.item.id).toBe('cold-start-log');
-    expect(odds.lines).toEqual([]);
+    const entries: Entry[] = [{ kind: 'drive', id: 'd', at: 1, traceId: 't', leftOut: '' }];
+    const found = caseOf({ vehicle, senderPoints: [], entries, drives: new Map([['t', finding]]) });
+    expect(found.next[0]!.item.id).toBe('cold-start-log');
+    expect(found.lines).toEqual([]);
+    expect(found.drives[0]!.why).toMatch(/Hot start/);
   });
 
   it('a known-good trace narrows the vehicle and sharpens a later judgement', () => {

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { loadDemo } from '@/features/demo/loadDemo';
-import { listJobs, loadJob } from '@/storage/jobs';
+import { listJobs, loadDrives, loadJob } from '@/storage/jobs';
 import { listVehicles } from '@/storage/vehicles';
 import { emptyStore } from './storeSupport';
 
@@ -36,12 +36,13 @@ describe('the demo garage', () => {
     expect(jobs).toHaveLength(8);
     expect(await listVehicles()).toHaveLength(6);
     expect(jobs.every((j) => j.vehicle !== undefined)).toBe(true);
-    const gritter = (await loadJob('demo-gritter'))!;
+    const gritter = await loadDrives('demo-gritter');
+    expect((await loadJob('demo-gritter'))!.entries.map((e) => e.kind)).toContain('drive');
     expect(gritter.traces[0]!.report.rows).toBe(1800);
     expect(gritter.traces[0]!.judging).toEqual({ state: 'wanted' });
     expect(await gritter.traces[0]!.raw.text()).toMatch(/^time_s,ect_c/);
     // A new arrival has no trace yet.
-    expect((await loadJob('demo-arrival'))!.traces).toEqual([]);
+    expect((await loadDrives('demo-arrival')).traces).toEqual([]);
   });
 
   it('says which file is missing from a broken build', async () => {

@@ -1,20 +1,21 @@
 import 'fake-indexeddb/auto';
 import { unzipSync, strFromU8, strToU8, zipSync } from 'fflate';
-import { Dexie } from 'dexie';
 import { afterEach, describe, expect, it } from 'vitest';
 import { readTrace, type LoggedSeries } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { VEHICLE_PARAMETER_COUNT, type VehicleMemory } from '@/core/twin';
 import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
-import { database, VarmekDatabase } from '@/storage/database';
-import { packJob, unpackJob } from '@/storage/jobBundle';
+import { database } from '@/storage/database';
+import { packJob, unpackJob } from '@/storage/bundle/jobBundle';
+import { changeVehicle } from '@/storage/changeVehicle';
 import { addJob, loadJob, updateJob } from '@/storage/jobs';
 import { readMemory } from '@/storage/memoryFile';
-import { addPhoto, listJobPhotos } from '@/storage/photos';
+import { addPhoto } from '@/storage/photos';
 import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
 import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
-import { addVehicle, updateVehicle } from '@/storage/vehicles';
+import { rowsOfJob } from '@/storage/tables';
+import { addVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
 
 const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 1.9, hybrid: false });
@@ -24,14 +25,19 @@ afterEach(emptyStore);
 
 async function jobWithLog() {
   const car = await good(addVehicle({ plate: 'Van 5', vehicle }));
-  const answers = [{ itemId: 'top-hose-cold', answer: 0, at: 7, detail: 'minute 2' }];
-  const job = await good(addJob({ vehicleId: car.id, complaint: 'weak heater', answers }));
+  const said = { kind: 'check', item: 'hose-top-2min', answer: 'warm', minute: 2, at: 7 };
+  const job = await good(addJob({ vehicleId: car.id, complaint: 'weak heater' }, [said]));
   const read = readTrace(LOG);
   if (!read.ok) throw new Error(read.error.message);
   const { trace, report } = read.value;
   const fields = { jobId: job.id, vehicleId: car.id, fileName: 'fahrt.csv', raw: new Blob([LOG]), trace, report };
   const record = await good(addTrace({ ...fields, options: { leave: ['out-of-order'] } }));
   return { car, job, record };
+}
+
+async function packed(jobId: string): Promise<Blob> {
+  const { job, vehicle: car } = (await loadJob(jobId))!;
+  return packJob(job, car, await rowsOfJob(jobId));
 }
 
 describe('column choices', () => {
@@ -120,7 +126,7 @@ describe('a job as a file', () => {
       alone: record.trace,
     } as const;
     await good(replaceReading(record.id, { trace: record.trace, companion }));
-    const blob = await packJob((await loadJob(job.id))!, await listJobPhotos(job.id));
+    const blob = await packed(job.id);
     const files = unzipSync(new Uint8Array(await blob.arrayBuffer()));
     expect(Object.keys(files).sort()).toEqual([
       'job.json',
@@ -132,7 +138,8 @@ describe('a job as a file', () => {
     ]);
     expect(strFromU8(files['logs/01 fahrt.csv']!)).toBe(LOG);
     const back = await good(unpackJob(blob));
-    expect(back.job).toMatchObject({ complaint: 'weak heater', answers: job.answers });
+    expect(back.job).toMatchObject({ complaint: 'weak heater' });
+    expect(back.entries.map((e) => [e.kind, e.at])).toContainEqual(['check', 7]);
     expect(back.vehicle).toMatchObject({ plate: 'Van 5', vehicle });
     expect(await back.traces[0]!.raw.text()).toBe(LOG);
     expect(back.traces[0]).toMatchObject({ fileName: 'fahrt.csv', options: { leave: ['out-of-order'] } });
@@ -153,6 +160,7 @@ describe('a job as a file', () => {
     ['a zip of something else', zip({ 'a.csv': LOG }), /holds no job.json/],
     ['broken JSON', zip({ 'job.json': '{' }), /[Nn]ot valid JSON/],
     ['another schema', zip({ 'job.json': '{"schema":"other/1"}' }), /no job of Varmek/],
+    ['a newer job', zip({ 'job.json': '{"schema":"varmek-job/9"}' }), /saved by a newer Varmek/],
     ['prototype keys only', zip({ 'job.json': '{"__proto__":{"schema":"varmek-job/1"}}' }), /no job of Varmek/],
   ])('%s is refused', async (_, blob, message) => {
     const read = await unpackJob(blob);
@@ -166,9 +174,9 @@ describe('a job as a file', () => {
       sd: Array.from({ length: VEHICLE_PARAMETER_COUNT }, () => 0.5),
       heatSource: 'load',
     };
-    await good(updateVehicle(car.id, { memory }));
+    await good(changeVehicle(car.id, { memory }, false));
     await good(updateJob(job.id, { stopwatch: { runningSince: 1_900_000_000_000, elapsed_s: 12.5 } }));
-    const back = await good(unpackJob(await packJob((await loadJob(job.id))!, [])));
+    const back = await good(unpackJob(await packed(job.id)));
     expect(back.vehicle.memory).toEqual(memory);
     expect(back.job.stopwatch).toEqual({ runningSince: 1_900_000_000_000, elapsed_s: 12.5 });
   });
@@ -192,26 +200,10 @@ describe('a job as a file', () => {
 
   it('a log that is named but missing is told', async () => {
     const { job } = await jobWithLog();
-    const blob = await packJob((await loadJob(job.id))!, []);
+    const blob = await packed(job.id);
     const files = unzipSync(new Uint8Array(await blob.arrayBuffer()));
     delete files['logs/01 fahrt.csv'];
     const read = await unpackJob(new Blob([zipSync(files) as BlobPart]));
     expect(!read.ok && read.error).toMatch(/logs\/01 fahrt.csv is missing/);
-  });
-});
-
-describe('a store of the first version', () => {
-  it('is opened with its reports completed', async () => {
-    const old = new Dexie('old-shop');
-    old.version(1).stores({ traces: 'id, jobId, vehicleId, importedAt, judging.state' });
-    const columns = [{ header: 'time_s', channel: 'time_s', unit: 's' }];
-    await old.table('traces').add({ id: 't', report: { rows: 3, duration_s: 2, columns, ignored: ['x'], notes: [] } });
-    old.close();
-    const now = new VarmekDatabase('old-shop');
-    const record = await now.traces.get('t');
-    expect(record!.options).toEqual({});
-    expect(record!.report).toMatchObject({ rows: 3, ignored: ['x'], cleaning: [], clock: null, headers: ['time_s'] });
-    expect(record!.report.columns[0]).toMatchObject({ column: 0, confidence: 'sure', channel: 'time_s' });
-    now.close();
   });
 });

@@ -3,13 +3,17 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { layBeside } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
-import { openJob } from '@/features/jobs/moveJob';
-import { giveAnswer } from '@/storage/answers';
-import { packJob } from '@/storage/jobBundle';
-import { addJob, listJobs, loadJob, updateJob } from '@/storage/jobs';
+import { openJob } from '@/job/jobFile';
+import { packJob } from '@/storage/bundle/jobBundle';
+import { changeVehicle } from '@/storage/changeVehicle';
+import { database } from '@/storage/database';
+import { addEntry, giveAnswer, setMeasured } from '@/storage/entries';
+import { addJob, changePlan, listJobs, loadDrives, loadJob, updateJob } from '@/storage/jobs';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { addTrace } from '@/storage/traces';
-import { addVehicle, listVehicles, updateVehicle } from '@/storage/vehicles';
+import { startRecording } from '@/storage/recordings';
+import { rowsOfJob } from '@/storage/tables';
+import { addVehicle, listVehicles } from '@/storage/vehicles';
 import { importInWorker, openSecondLog } from './coreClient';
 import { emptyStore, good } from './storeSupport';
 
@@ -26,8 +30,15 @@ afterEach(emptyStore);
 async function wholeJob() {
   const car = await good(addVehicle({ plate: 'Post 3', vehicle, parts: [{ part: 'Cap', when: '2029', detail: '' }] }));
   const job = await good(addJob({ vehicleId: car.id, complaint: 'slow heater', state: 'to-prove' }));
-  await good(giveAnswer(job.id, { itemId: 'look-belt', answer: 1 }));
-  await good(updateJob(job.id, { lookAgainOn: '2031-02-03' }));
+  await good(giveAnswer(job.id, { kind: 'check', item: 'look-belt', answer: 'sound', minute: null }));
+  await good(setMeasured(job.id, { name: 'soak', place: 'cold-look' }, { ect_c: 4, outside_c: 3, stood_h: 11 }));
+  await good(addEntry(job.id, { kind: 'work', work: 'replaced-cap', detail: '110 kPa', benchPassed: false }));
+  await good(updateJob(job.id, { lookAgainOn: '2031-02-03', conditions: 'on the hill' }));
+  const plan = { phases: [], ambient_c: 3, heater_pct: 20, startExcess_k: 0, limit_c: 101, altitude_m: 900 };
+  await good(changePlan(job.id, plan, {}));
+  await good(updateJob(job.id, { stopwatch: { runningSince: null, elapsed_s: 12 } }));
+  await database().entries.add({ id: 'odd', jobId: job.id, at: 77, kind: 'seance', candles: 3 });
+  await good(startRecording(job.id, 'simulated adapter'));
   const raw = new Blob([LOG]);
   const read = await good(importInWorker(raw));
   const second = await good(openSecondLog(new Blob([SECOND]), read.trace, null));
@@ -59,25 +70,53 @@ async function wholeJob() {
 }
 
 async function packed(jobId: string): Promise<Blob> {
-  return packJob((await loadJob(jobId))!, await listJobPhotos(jobId));
+  const { job, vehicle: car } = (await loadJob(jobId))!;
+  return packJob(job, car, await rowsOfJob(jobId));
 }
 
 describe('a job that moves to another shop', () => {
   it('arrives whole: vehicle, answers, log with its second one, photo', async () => {
     const { job } = await wholeJob();
-    const before = (await loadJob(job.id))!;
+    const before = { ...(await loadJob(job.id))!, ...(await loadDrives(job.id)) };
+    const rows = await rowsOfJob(job.id);
     const file = await packed(job.id);
     await emptyStore();
     const id = await good(openJob(file));
-    const after = (await loadJob(id))!;
-    expect(after.job).toMatchObject({ complaint: 'slow heater', state: 'to-prove', lookAgainOn: '2031-02-03' });
-    expect(after.job.answers.map((a) => a.itemId)).toEqual(['look-belt']);
+    const after = { ...(await loadJob(id))!, ...(await loadDrives(id)) };
+    // Every field of the job but what is its place here.
+    const { id: _id, vehicleId: _v, updatedAt: _u, revision: _r, ...fields } = before.job;
+    expect(after.job).toMatchObject(fields);
     expect(after.vehicle).toMatchObject({ plate: 'Post 3', vehicle, parts: [{ part: 'Cap' }] });
+    const kinds = (list: typeof before.entries) => list.map((e) => e.kind).sort();
+    expect(kinds(after.entries)).toEqual(kinds(before.entries));
+    const driven = after.entries.find((e) => e.kind === 'drive')!;
+    expect(driven.kind === 'drive' && driven.traceId).toBe(after.traces[0]!.id);
+    const odd = after.entries.find((e) => e.kind === 'unknown')!;
+    expect(odd.kind === 'unknown' && odd.original).toMatchObject({ kind: 'seance', candles: 3 });
     expect([...after.traces[0]!.trace.channels.ect_c]).toEqual([...before.traces[0]!.trace.channels.ect_c]);
     expect([...after.traces[0]!.trace.channels.rad_out_c!]).toEqual([...before.traces[0]!.trace.channels.rad_out_c!]);
     expect(after.traces[0]!.companion).toMatchObject({ fileName: 'hose.csv', alignment: { offset_s: 30, by: 'hand' } });
     expect(after.traces[0]!.judging).toEqual({ state: 'wanted' });
     expect(await listJobPhotos(id)).toHaveLength(1);
+    expect((await rowsOfJob(id)).recordings[0]).toMatchObject({ source: 'simulated adapter' });
+    expect(rows.recordings).toHaveLength(1);
+  });
+
+  it('that cannot be kept whole is not kept at all', async () => {
+    const { job } = await wholeJob();
+    const file = await packed(job.id);
+    await emptyStore();
+    const full = (): never => {
+      throw Object.assign(new Error('no room'), { name: 'QuotaExceededError' });
+    };
+    database().photos.hook('creating', full);
+    const opened = await openJob(file);
+    database().photos.hook('creating').unsubscribe(full);
+    expect(!opened.ok && opened.error).toMatch(/storage is full/);
+    expect(await listJobs()).toEqual([]);
+    expect(await listVehicles()).toEqual([]);
+    expect(await database().entries.count()).toBe(0);
+    expect(await database().traces.count()).toBe(0);
   });
 
   it('joins the vehicle that is here already, and makes a new one where the data differ', async () => {
@@ -86,7 +125,7 @@ describe('a job that moves to another shop', () => {
     const again = await good(openJob(file));
     expect((await loadJob(again))!.vehicle.id).toBe(car.id);
     expect(await listJobs()).toHaveLength(2);
-    await good(updateVehicle(car.id, { vehicle: { ...vehicle, coolant: { ...vehicle.coolant, volume_l: 9 } } }));
+    await good(changeVehicle(car.id, { vehicle: { ...vehicle, coolant: { ...vehicle.coolant, volume_l: 9 } } }, true));
     const third = await good(openJob(file));
     expect((await loadJob(third))!.vehicle.id).not.toBe(car.id);
     expect(await listVehicles()).toHaveLength(2);

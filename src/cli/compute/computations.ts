@@ -1,15 +1,5 @@
-import type { Result } from '../../core/base';
 import { computeCase } from './computeCase';
-
-/** Why one input was not answered: what, in words, and at which field. */
-export interface ComputeError {
-  readonly code: string;
-  readonly message: string;
-  readonly path: string | null;
-}
-
-/** A computation: an answer as plain data, or why there is none. */
-export type Computation = (input: unknown) => Promise<Result<object, ComputeError>>;
+import type { Computation } from './computation';
 
 /** Every computation by its name. */
 export const COMPUTATIONS: Readonly<Record<string, Computation>> = { case: computeCase };

@@ -17,7 +17,7 @@ import type { DriveEvidence } from '../../core/evidence';
 import { parseVehicle, readVehicleFile } from '../../core/formats';
 import { judgeNow } from '../../core/judge';
 import { readText, readTraceFile, userPath } from '../files';
-import type { ComputeError } from './computations';
+import type { ComputeError } from './computation';
 
 const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
 
@@ -101,6 +101,7 @@ function answerOf(found: Case, withPrices: boolean): object {
       shares: separability.shares.map((s) => ({ work: s.work, probability: rounded(s.share) })),
       says: separability.says,
     },
+    unproven: found.unproven,
     drives: found.drives.map((d) => ({ trace: d.traceId, counts: d.counts, why: d.why })),
     unknown: found.unknown.map((e) => ({ id: e.id, why: e.kind === 'unknown' ? e.why : '' })),
     next: found.next.map((p) => ({

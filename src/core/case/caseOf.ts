@@ -77,6 +77,8 @@ export interface Case {
   readonly drives: readonly CaseDrive[];
   /** Whether the repairs done can be told apart; null before any work. */
   readonly separability: Separability | null;
+  /** Work was done and no drive has shown yet what came of it. */
+  readonly unproven: boolean;
   readonly next: readonly TestProposal[];
   readonly decision: Decision;
   /** Entries that say nothing by themselves because a later or a measured one says it. */
@@ -117,6 +119,7 @@ class Walk {
   private shown: PerCause<number> | null = null;
   private driven = false;
   private latestUnusable = false;
+  private proofDue = false;
   private readonly rates: PerCause<number>;
   private readonly possible: PerCause<boolean>;
 
@@ -138,9 +141,13 @@ class Walk {
     return toProbabilities(perCause((c) => (this.possible[c] ? Math.max(logs[c], DROPPED_LOG) : -Infinity)));
   }
 
-  /** True while the latest drive is one that cannot tell. */
+  /** True while the latest drive is one that cannot tell, or work waits for its proof. */
   get shouldLogAgain(): boolean {
-    return this.latestUnusable;
+    return this.latestUnusable || this.proofDue;
+  }
+
+  get unproven(): boolean {
+    return this.proofDue;
   }
 
   private line(entry: Entry, line: EvidenceLine, change: (paths: readonly Path[]) => Path[]): void {
@@ -184,6 +191,7 @@ class Walk {
       else this.line(entry, of, (paths) => seen(paths, line.logLikelihood));
     }
     this.driven = true;
+    this.proofDue = false;
   }
 
   work(entry: WorkEntry): void {
@@ -194,6 +202,7 @@ class Walk {
     this.now = this.odds(nowLogs);
     this.works.push(entry);
     this.latestUnusable = false;
+    this.proofDue = true;
   }
 }
 
@@ -234,7 +243,7 @@ export function caseOf(input: CaseInput): Case {
   const basis = { vehicle, prices: pricesFor(vehicle, figures.ownPrices), risks: figures.risks };
   const decision = decide(walk.now, tests, basis);
   const best = decision.tests.map((t) => t.proposal).slice(0, PROPOSED);
-  // A trace that cannot tell is logged again before anything else is tried.
+  // A trace that cannot tell is logged again before anything else is tried; so is a drive after work.
   const again = walk.shouldLogAgain
     ? proposeTest(catalogueItem('cold-start-log', figures.catalogue), walk.now, vehicle)
     : null;
@@ -247,6 +256,7 @@ export function caseOf(input: CaseInput): Case {
     steps: walk.steps,
     drives: walk.drives,
     separability: separability(walk.works, atArrival, now),
+    unproven: walk.unproven,
     next: again ? [again, ...best.filter((t) => t.item.id !== again.item.id)].slice(0, PROPOSED) : best,
     decision,
     superseded,

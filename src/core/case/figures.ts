@@ -65,7 +65,7 @@ const share = (path: string) =>
   number()
     .strict()
     .typeError(`${path} must be a number`)
-    .required(`${path} is missing`)
+    .optional()
     .moreThan(0, `${path} must be above 0`)
     .lessThan(1, `${path} must be below 1`);
 
@@ -170,6 +170,7 @@ function readTable(item: CatalogueItem, rows: readonly Record<string, number>[])
 /** Reads a file of figures. @returns the figures, or what is wrong and where */
 export function readFigures(value: unknown): Result<OwnFigures, string> {
   try {
+    fileSchema.validateSync(value, { abortEarly: false, strict: true });
     const file = fileSchema.validateSync(value, { abortEarly: false });
     const tables: Partial<Record<ItemId, Partial<Record<Layout, LikelihoodTable>>>> = {};
     for (const { item: id, layout, answers } of file.tables) {

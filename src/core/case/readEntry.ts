@@ -2,6 +2,7 @@ import { boolean, mixed, number, object, string, ValidationError, type AnyObject
 import { isAnswer } from '../evidence';
 import { ACTION_KINDS, type ActionKind } from './actions';
 import type { Entry, EntryKind, KnownEntry } from './entry';
+import { isMark } from './marks';
 import { isMeasurement, valueError, type MeasurementName } from './measurements';
 import { WORK_KINDS, type WorkKind } from './work';
 
@@ -70,6 +71,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 
 /** What this version cannot make sense of in an entry of the right shape; null when nothing. */
 function strangeness(entry: KnownEntry): string | null {
+  if (entry.kind === 'check' && isMark(entry.item)) return null;
   if (entry.kind === 'statement' || entry.kind === 'check' || entry.kind === 'bench') {
     return isAnswer(entry.item, entry.answer)
       ? null

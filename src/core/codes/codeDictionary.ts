@@ -3,6 +3,8 @@
  * prove. Meanings: SAE J2012 (generic part). Enabling conditions are typical, never one maker's.
  */
 
+import type { ItemId } from '../evidence';
+
 /** What is known of one code in general. */
 export interface CodeMeaning {
   readonly code: string;
@@ -11,13 +13,13 @@ export interface CodeMeaning {
   readonly runsWhen: string;
   readonly doesNotProve: string;
   /** Item of the evidence catalogue it answers; null where it says nothing about the causes here. */
-  readonly itemId: string | null;
+  readonly itemId: ItemId | null;
 }
 
 const circuit = 'Key on; the circuit is watched all the time.';
 const warm = 'After a cold start with some load; intake air and start within limits the maker chose.';
 
-const meanings: readonly [string, string, string, string, string | null][] = [
+const meanings: readonly [string, string, string, string, ItemId | null][] = [
   [
     'P0115',
     'Coolant temperature sender circuit',

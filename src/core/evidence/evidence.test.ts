@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES, type Cause } from '../base';
+import { CAUSES, perCause, type Cause } from '../base';
 import { startingVehicle } from '../planning';
-import { CATALOGUE, catalogueItem, readCatalogue } from './catalogue/catalogue';
-import { bestTests, describeTest, entropy_bits, proposeTest } from './nextTest';
+import { BASE_RATES, buildCatalogue, CATALOGUE, catalogueItem, findItem, isAnswer } from './index';
+import { describeTest, entropy_bits, openTests, proposeTest } from './nextTest';
+import { headlineOf } from './headline';
+import { sortedOdds } from './grade';
 
 const outlet = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const inlet = { ...outlet, thermostat: { ...outlet.thermostat, location: 'inlet' as const } };
@@ -14,7 +16,7 @@ describe('evidence catalogue', () => {
     (_, item) => {
       for (const vehicle of [outlet, inlet]) {
         for (const cause of CAUSES) {
-          const sum = item.answers.reduce((s, _answer, i) => s + item.likelihood(i, vehicle)[cause], 0);
+          const sum = item.answers.reduce((s, answer) => s + item.likelihood(answer.key, vehicle)[cause], 0);
           expect(sum).toBeCloseTo(1, 6);
         }
       }
@@ -26,29 +28,33 @@ describe('evidence catalogue', () => {
   it('the hose rule flips with the layout', () => {
     const item = catalogueItem('hose-top-2min');
     const ratio = (vehicle: typeof outlet) => {
-      const p = item.likelihood(0, vehicle);
+      const p = item.likelihood('warm', vehicle);
       return p['thermostat-stuck-open'] / p.healthy;
     };
     expect(ratio(outlet)).toBeGreaterThan(5);
     expect(ratio(inlet)).toBeLessThan(ratio(outlet) / 3);
   });
 
-  it('refuses a file with a misspelt cause or a probability of one', () => {
-    const file = (yes: Record<string, number>) => ({
-      schema: 'varmek-evidence/1',
-      groups: {},
-      items: [
-        { id: 'a', stage: 'bench', ask: 'A?', answers: ['yes', 'no'], minutes: 1, reason: 'because it is so', yes },
-      ],
-    });
-    expect(() => readCatalogue(file({ default: 0.1, thermostat: 0.5 }))).toThrow(/unknown cause thermostat/);
-    expect(() => readCatalogue(file({ default: 1 }))).toThrow(/less than 1/);
-    expect(() => readCatalogue(file({ healthy: 0.5 }))).toThrow(/without "default"/);
+  it('takes a shop’s own table for one layout, and leaves the other as shipped', () => {
+    const own = { outlet: [perCause(() => 0.3), perCause(() => 0.7)] };
+    const item = catalogueItem('hose-top-2min', buildCatalogue({ 'hose-top-2min': own }));
+    expect(item.likelihood('warm', outlet).healthy).toBe(0.3);
+    expect(item.likelihood('warm', inlet)).toEqual(catalogueItem('hose-top-2min').likelihood('warm', inlet));
+  });
+
+  it('knows its answers by key, in whatever order they stand', () => {
+    expect(isAnswer('look-level-low', 'at-the-mark')).toBe(true);
+    expect(isAnswer('look-level-low', 'maybe')).toBe(false);
+    expect(isAnswer('top-hose-cold', 'yes')).toBe(false);
+    expect(() => catalogueItem('look-belt').likelihood('maybe', outlet)).toThrow(/has no answer maybe/);
+    expect(new Set(CATALOGUE.flatMap((i) => i.answers.map((a) => `${i.id} ${a.key}`))).size).toBe(
+      CATALOGUE.reduce((sum, i) => sum + i.answers.length, 0),
+    );
   });
 
   it('has no item twice', () => {
     expect(new Set(CATALOGUE.map((i) => i.id)).size).toBe(CATALOGUE.length);
-    expect(() => catalogueItem('nothing')).toThrow(/no item nothing/);
+    expect(findItem('nothing')).toBeNull();
   });
 });
 
@@ -71,15 +77,48 @@ describe('next test', () => {
       'thermostat-stuck-open': 0.5,
       'sender-reads-low': 0.49,
     } as Record<Cause, number>;
-    const first = bestTests(torn, outlet)[0]!;
+    const first = openTests(torn, outlet)[0]!;
     const leaders = new Set(first.outcomes.map((o) => o.leader));
     expect(leaders).toEqual(new Set(['thermostat-stuck-open', 'sender-reads-low']));
-    expect(bestTests(torn, outlet, new Set([first.item.id])).map((p) => p.item.id)).not.toContain(first.item.id);
+    expect(openTests(torn, outlet, { done: new Set([first.item.id]) }).map((p) => p.item.id)).not.toContain(
+      first.item.id,
+    );
     expect(describeTest(first).why).toMatch(/min\. .*%/);
   });
 
   it('asks about the heating element only where there is one', () => {
-    const ids = bestTests({ ...even, 'thermostat-heating-fault': 0.5 }, outlet, new Set(), 99).map((p) => p.item.id);
+    const ids = openTests({ ...even, 'thermostat-heating-fault': 0.5 }, outlet).map((p) => p.item.id);
     expect(ids.some((id) => catalogueItem(id).onlyHeated)).toBe(false);
+  });
+});
+
+describe('headline', () => {
+  const odds = (change: Partial<Record<Cause, number>>) => sortedOdds(perCause((c) => change[c] ?? 0.001));
+
+  it('sums causes that lead to the same act', () => {
+    const found = headlineOf(
+      odds({ 'thermostat-stuck-open': 0.4, 'thermostat-leaking': 0.25, 'thermostat-opens-early': 0.13 }),
+    );
+    expect(found.text).toBe('Thermostat lets coolant through too soon');
+    expect(found.share).toBeCloseTo(0.78, 9);
+    expect(found.parts.map((p) => p.cause)).toEqual([
+      'thermostat-stuck-open',
+      'thermostat-leaking',
+      'thermostat-opens-early',
+    ]);
+    expect(found.grade).toBe('suspect');
+    expect(found.then).toMatch(/bench-test/);
+  });
+
+  it('names one cause where it stands alone', () => {
+    const found = headlineOf(odds({ 'thermostat-stuck-open': 0.96 }));
+    expect(found.text).toBe('Thermostat stuck open');
+    expect(found.grade).toBe('confirmed');
+  });
+
+  it('cannot tell below half, and between sender and thermostat', () => {
+    expect(headlineOf(sortedOdds(BASE_RATES))).toMatchObject({ text: 'Cannot tell yet', share: null });
+    const torn = headlineOf(odds({ 'thermostat-opens-early': 0.52, 'sender-reads-low': 0.45 }));
+    expect(torn).toMatchObject({ text: 'Cannot tell yet', grade: 'inconclusive' });
   });
 });

@@ -16,11 +16,22 @@ export interface Headline {
   readonly then: string;
 }
 
-/** Causes that no drive can part and that lead to the same act, in one phrase. */
+/** Sound causes lead to the same act as well: nothing is mended. */
+const NOTHING_WRONG: readonly Cause[] = ['healthy', 'insufficient-heat'];
+
+/** The causes that lead to the same act as this one, itself included. */
+const sameAct = (cause: Cause): readonly Cause[] =>
+  NOTHING_WRONG.includes(cause) ? NOTHING_WRONG : neighboursOf(cause);
+
+/** Causes that lead to the same act, in one phrase. */
 const TOGETHER: Readonly<Partial<Record<Cause, { readonly text: string; readonly then: string }>>> = {
   'thermostat-stuck-open': {
     text: 'Thermostat lets coolant through too soon',
     then: 'Take it out, bench-test it, look at its seat and seal; replace thermostat and seal.',
+  },
+  healthy: {
+    text: 'Nothing wrong on the car',
+    then: 'Mend nothing: explain it, and keep this trace as the vehicle’s own.',
   },
   'thermostat-opens-late': {
     text: 'Thermostat opens too late or not at all',
@@ -45,7 +56,7 @@ function gradeOfShare(share: number, causes: readonly Odds[]): Grade {
  * @param causes most probable first
  */
 export function headlineOf(causes: readonly Odds[]): Headline {
-  const groups = causes.map((c) => neighboursOf(c.cause)).filter((g, i, all) => all.indexOf(g) === i || g.length === 1);
+  const groups = causes.map((c) => sameAct(c.cause));
   const shareOf = (group: readonly Cause[]) =>
     causes.reduce((sum, c) => sum + (group.includes(c.cause) ? c.probability : 0), 0);
   const group = groups.reduce((a, b) => (shareOf(b) > shareOf(a) ? b : a));

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '../planning';
+import { unmeasured, type CoolantState } from './boiling';
 import { vehicleScale } from './vehicleScale';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
@@ -16,7 +17,7 @@ describe('vehicleScale', () => {
       'fan on': 98,
     });
     expect(marks(vehicle)['boils, no cap']).toBe(108);
-    expect(marks({ ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } })['boils under cap']).toBe(131);
+    expect(marks({ ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } })['boils if cap holds']).toBe(131);
   });
 
   it('leaves out what is not known', () => {
@@ -39,5 +40,17 @@ describe('vehicleScale', () => {
   it('zones rise', () => {
     const { zones } = vehicleScale(vehicle, null);
     zones.forEach((z, i) => i > 0 && expect(z.from_c).toBeGreaterThan(zones[i - 1]!.from_c));
+  });
+
+  it('boils where cap, mix and height as measured say', () => {
+    const car = { ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } };
+    const at = (state: Partial<CoolantState>) => {
+      const { marks } = vehicleScale(car, null, { coolant: { ...unmeasured(car), ...state } });
+      return marks.find((m) => m.label.startsWith('boils'))!;
+    };
+    expect(at({ releases_kpa: 60 })).toMatchObject({ label: 'boils, cap measured' });
+    expect(at({ releases_kpa: 60 }).at_c).toBeLessThan(at({}).at_c);
+    expect(at({ releases_kpa: 60, capWeak: true }).label).toBe('boils, weak cap');
+    expect(at({ altitude_m: 2000 }).at_c).toBeLessThan(at({}).at_c);
   });
 });

@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import { caseOdds } from '../case';
+import { BASE_RATES, sortedOdds } from '../evidence';
+import { boilingOf, stopLimit_c, unmeasured } from '../limits';
 import {
   causesInPlay,
   handChecks,
-  missingConditions,
   PLAN_TEMPLATES,
   planLength_s,
   predictPlan,
   proposePlans,
   startingVehicle,
-  stopLimit_c,
+  repeatsComplaint,
   type DrivePlan,
 } from './index';
 
@@ -71,16 +71,26 @@ describe('predictPlan', () => {
 
 describe('drive plan', () => {
   it('plans for the sound vehicle and the likely causes only', () => {
-    const inPlay = causesInPlay(caseOdds(vehicle, [], null).causes);
+    const inPlay = causesInPlay(sortedOdds(BASE_RATES));
     expect(inPlay[0]).toBe('healthy');
     expect(inPlay.length).toBeLessThanOrEqual(6);
     expect(inPlay).not.toContain('insufficient-heat');
   });
 
   it('says which of the complaint’s conditions it leaves out', () => {
-    expect(missingConditions(plan, ['complaint-slow-warm-up', 'complaint-climbs-at-standstill'])).toEqual([]);
-    expect(missingConditions(plan, ['complaint-overheats'])).toEqual(['load: a climb, the motorway or a tow']);
-    expect(missingConditions({ ...plan, startExcess_k: 30 }, ['complaint-slow-warm-up'])).toHaveLength(1);
+    const all = ['complaint-slow-warm-up', 'complaint-climbs-at-standstill'];
+    expect(repeatsComplaint(plan, all)).toEqual({ kind: 'all' });
+    expect(repeatsComplaint(plan, ['complaint-overheats'])).toEqual({
+      kind: 'missing',
+      says: ['load: a climb, the motorway or a tow'],
+    });
+    expect(repeatsComplaint({ ...plan, startExcess_k: 30 }, ['complaint-slow-warm-up']).kind).toBe('missing');
+    expect(repeatsComplaint(plan, [])).toEqual({ kind: 'nothing' });
+  });
+
+  it('a cold morning is not repeated at 20 °C', () => {
+    const warm = repeatsComplaint({ ...plan, ambient_c: 20 }, ['complaint-slow-warm-up']);
+    expect(warm).toEqual({ kind: 'missing', says: ['a cold start after a night, at 10 °C or colder'] });
   });
 
   it('times the checks by hand, in order and within the drive', () => {
@@ -91,9 +101,23 @@ describe('drive plan', () => {
     expect(handChecks({ ...plan, startExcess_k: 40 }, null).some((c) => c.itemId === 'hose-top-2min')).toBe(false);
   });
 
-  it('stops short of boiling', () => {
-    expect(stopLimit_c(vehicle)).toBeLessThanOrEqual(101);
-    expect(stopLimit_c({ ...vehicle, coolant: { ...vehicle.coolant, cap_kpa: 110 } })).toBeGreaterThan(105);
+  it('asks for hot hoses only where an opening is due', () => {
+    expect(handChecks(plan, null).some((c) => c.itemId === 'hose-hot-both')).toBe(false);
+    expect(handChecks(plan, 400).find((c) => c.itemId === 'hose-hot-both')!.at_s).toBe(580);
+  });
+
+  it('stops short of boiling: by the cap as measured, the mix and the height', () => {
+    const state = unmeasured(vehicle);
+    const measured = { ...state, releases_kpa: 110 };
+    for (const s of [state, measured, { ...measured, capWeak: true }, { ...measured, altitude_m: 2000 }]) {
+      expect(stopLimit_c(vehicle, s)).toBeLessThan(boilingOf(s).boils_c);
+    }
+    expect(boilingOf(measured).cap).toBe('measured');
+    expect(boilingOf(state)).toMatchObject({ cap: 'not-measured' });
+    // A dead cap boils at atmospheric pressure; at 2000 m sooner still.
+    expect(boilingOf({ ...measured, releases_kpa: 60, capWeak: true }).boils_c).toBe(boilingOf(state).boils_c);
+    expect(boilingOf({ ...state, altitude_m: 2000 }).boils_c).toBeLessThan(boilingOf(state).boils_c - 5);
+    expect(stopLimit_c(vehicle, measured)).toBeGreaterThan(stopLimit_c(vehicle, state));
   });
 });
 
@@ -119,8 +143,7 @@ describe('what a complaint needs of a drive', () => {
     ['complaint-cool-mild-hot-towing', drive([min('motorway', 20)]), drive([min('road', 10), min('towing', 6)])],
     ['complaint-weak-heater', drive([min('town', 20)]), drive([min('town', 20)], { heater_pct: 60 })],
   ])('%s', (itemId, without, with_) => {
-    expect(missingConditions(without, [itemId])).toHaveLength(1);
-    expect(missingConditions(with_, [itemId])).toEqual([]);
-    expect(missingConditions(without, [])).toEqual([]);
+    expect(repeatsComplaint(without, [itemId])).toMatchObject({ kind: 'missing' });
+    expect(repeatsComplaint(with_, [itemId])).toEqual({ kind: 'all' });
   });
 });

@@ -1,6 +1,6 @@
 import type { Vehicle } from '../base';
 import { volumetricHeat_kj_lk } from '../coolant';
-import type { Random } from './random';
+import { seededRandom, type Random } from './random';
 
 /**
  * Every physical parameter of a simulated vehicle. Powers kW, heat capacities kJ/K, conductances kW/K, flows kg/s.
@@ -53,6 +53,37 @@ export interface PlantBody {
   readonly fanOn_c: number;
   readonly fanOff_c: number;
   readonly cp_kj_kgk: number;
+  /** Share of the pump's inlet in what an inlet thermostat feels; the rest is coolant from the head. */
+  readonly inletMix: number;
+  /** Heat through the heater at the lowest blower step, and how it grows with the blower. */
+  readonly blowerIdle: number;
+  readonly blowerExponent: number;
+  /** Air into the heater above outside air, K: bonnet, recirculation. */
+  readonly heaterAirRise_k: number;
+  /** Lag of the heating element in the wax, s. */
+  readonly waxHeaterLag_s: number;
+}
+
+/**
+ * What the twin has as one figure each, scattered here as cars are built: where the wax sits in the housing, how the
+ * blower's steps are laid out, how warm the air at the scuttle is, how deep the element sits. Ranges: working figures,
+ * wide on purpose. Drawn from a stream of their own, so that everything drawn after them stays what it was.
+ */
+function drawDesign(
+  random: Random,
+  spread: number,
+): Pick<PlantBody, 'inletMix' | 'blowerIdle' | 'blowerExponent' | 'heaterAirRise_k' | 'waxHeaterLag_s'> {
+  const about = (low: number, high: number): number => {
+    const middle = (low + high) / 2;
+    return middle + spread * (random.uniform(low, high) - middle);
+  };
+  return {
+    inletMix: about(0.74, 0.96),
+    blowerIdle: about(0.03, 0.16),
+    blowerExponent: about(0.55, 0.95),
+    heaterAirRise_k: about(1, 9),
+    waxHeaterLag_s: about(12, 60),
+  };
 }
 
 /**
@@ -73,7 +104,7 @@ export function drawBody(vehicle: Vehicle, random: Random, spread = 1): PlantBod
   const rated = vehicle.thermostat.rated_c;
   const fanOn = vehicle.fan.on_c ?? Math.max(rated + 8, 95);
   const heated = vehicle.thermostat.heated;
-  return {
+  const body = {
     vehicle,
     head_kj_k: draw(20 * massScale, 0.15),
     block_kj_k: draw(44 * massScale, 0.15),
@@ -120,4 +151,6 @@ export function drawBody(vehicle: Vehicle, random: Random, spread = 1): PlantBod
     fanOff_c: Math.min(fanOn - 3, vehicle.fan.off_c ?? fanOn - 5) + shift(0, 0.7),
     cp_kj_kgk: heat / (1 + 0.0006 * vehicle.coolant.glycol_pct),
   };
+  const own = seededRandom(Math.round(1e7 * body.heatShare));
+  return { ...body, ...drawDesign(own, spread) };
 }

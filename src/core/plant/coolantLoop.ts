@@ -97,7 +97,7 @@ function updateThermostat(
   dt: number,
 ): void {
   const duty = fault.heatingElement === 'works' ? command : fault.heatingElement === 'dead' ? 0 : 1;
-  state.waxHeater += ((duty - state.waxHeater) * dt) / 30;
+  state.waxHeater += ((duty - state.waxHeater) * dt) / body.waxHeaterLag_s;
   state.wax_c += ((sensed_c - state.wax_c) * dt) / body.waxLag_s;
   const felt = state.wax_c + body.waxHeater_k * state.waxHeater;
   const half = body.hysteresis_k / 2;
@@ -158,9 +158,9 @@ export function stepLoop(body: PlantBody, fault: PlantFault, state: LoopState, i
     (half * state.headCoolant_c + dt * (w * state.blockCoolant_c + hh * state.head_c)) / (half + dt * (w + hh));
 
   // Cabin heater: fresh air with a little recirculation; ram air leaks through with the blower off.
-  const blower = 0.07 + 0.93 * Math.max(0, input.heater_pct / 100) ** 0.7;
+  const blower = body.blowerIdle + (1 - body.blowerIdle) * Math.max(0, input.heater_pct / 100) ** body.blowerExponent;
   const heaterUa = input.heater_pct <= 0 ? 0.004 : body.heaterUa_kw_k * blower * (1 - 0.7 * fault.airFraction);
-  const heaterAir_c = input.ambient_c + 4;
+  const heaterAir_c = input.ambient_c + body.heaterAirRise_k;
   state.heaterCore_c =
     (body.heaterCoolant_kj_k * state.heaterCore_c + dt * (wh * state.headCoolant_c + heaterUa * heaterAir_c)) /
     (body.heaterCoolant_kj_k + dt * (wh + heaterUa));
@@ -194,7 +194,9 @@ export function stepLoop(body: PlantBody, fault: PlantFault, state: LoopState, i
   const bonnetTarget = input.ambient_c + (0.35 * (state.block_c - input.ambient_c)) / (1 + input.speed_mps / 4);
   state.bonnetAir_c += ((bonnetTarget - state.bonnetAir_c) * dt) / 60;
   const sensed =
-    body.vehicle.thermostat.location === 'inlet' ? 0.88 * pumpInlet + 0.12 * state.headCoolant_c : state.headCoolant_c;
+    body.vehicle.thermostat.location === 'inlet'
+      ? body.inletMix * pumpInlet + (1 - body.inletMix) * state.headCoolant_c
+      : state.headCoolant_c;
   updateThermostat(body, fault, state, sensed, input.thermostatHeater, dt);
   updateFan(body, fault, state, input, dt);
 }

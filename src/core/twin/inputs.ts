@@ -20,6 +20,12 @@ import { unknownDrive, type UnknownDrive } from './unknownDrive';
 const MOST_STEPS = 400;
 const MOST_STEPS_UNKNOWN = 312;
 const SHORTEST_STEP_S = 2.5;
+/**
+ * Heat through a cabin heater against its blower: a little by ram air and the lowest step, then less than in proportion
+ * (air side of a cross-flow core: Kays & London, Compact Heat Exchangers, exponents of 0.6 to 0.7 of the air flow).
+ */
+const BLOWER_IDLE = 0.07;
+const BLOWER_EXPONENT = 0.7;
 /** Grid on which power and air flow are worked out before they are averaged over a step, s. */
 const FINE_S = 1;
 /** Steps per bin at which model and trace are compared. */
@@ -205,7 +211,9 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle, outside_c: number 
     speedRel: averaged(engine.speedRel, per),
     ramAir: averaged(engine.ramAir, per),
     pumpRel: averaged(engine.pumpRel, per),
-    blower: heater ? share(heater).map((x) => 0.07 + 0.93 * Math.max(0, x) ** 0.7) : new Float64Array(steps).fill(1),
+    blower: heater
+      ? share(heater).map((x) => BLOWER_IDLE + (1 - BLOWER_IDLE) * Math.max(0, x) ** BLOWER_EXPONENT)
+      : new Float64Array(steps).fill(1),
     heaterLogged: heater !== null,
     fan: share(fan),
     fanLogged: fan !== null,

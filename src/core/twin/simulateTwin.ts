@@ -45,7 +45,10 @@ const HYSTERESIS_K = 3;
 /** Share of the coolant flow that passes the cabin heater. */
 const HEATER_BRANCH = 0.13;
 
-/** Share of the mixed returns in what an inlet thermostat feels. */
+/**
+ * Share of the mixed returns in what an inlet thermostat feels: one figure for all layouts, where the plant draws each
+ * car's own. A working figure of the project, like the next ones.
+ */
 const INLET_MIX = 0.88;
 
 /** Temperature of block and oil from which an engine heats no more than when warm, °C. */
@@ -53,6 +56,9 @@ const RUNNING_C = 90;
 
 /** Below this a hybrid runs its engine to warm it; 10 K above it stops it in town, °C. Working figure. */
 const HYBRID_COLD_C = 50;
+
+/** Air into the cabin heater above outside air, K. */
+const HEATER_AIR_RISE_K = 4;
 
 /** Lag between the heating command of a heated thermostat and the wax, s. */
 const HEATING_LAG_S = 30;
@@ -183,7 +189,7 @@ export function simulateTwin(
     const r2A = (cCell * cell2 + dt * (cellUa * ambient + w * r1A)) * perCell;
     const r2B = r1B * r1B;
     coolant =
-      (cCoolant * coolant + dt * (ua * mA + uaSlow * sA + w * r2A + heaterUa * (ambient + 4))) /
+      (cCoolant * coolant + dt * (ua * mA + uaSlow * sA + w * r2A + heaterUa * (ambient + HEATER_AIR_RISE_K))) /
       (cCoolant + dt * (ua * (1 - mB) + uaSlow * (1 - sB) + w * (1 - r2B) + heaterUa));
     metal = mA + mB * coolant;
     slow = sA + sB * coolant;

@@ -10,9 +10,7 @@ import { useJob } from '@/job/JobProvider';
 import { MeasuredField } from '@/job/MeasuredField';
 import { useUnits } from '@/ui/units';
 import { Earlier } from './Earlier';
-
-/** Where readings of this screen are taken. */
-export const PLACE = 'cold-look';
+import { PLACE } from './place';
 
 /** One check of the cold look: what to look at, why it matters, the answer, readings beside it, and what they mean. */
 export function CheckRow({

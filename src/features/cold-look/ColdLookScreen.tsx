@@ -12,9 +12,10 @@ import { setMeasured, setNote } from '@/storage/entries';
 import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 import { useUnits } from '@/ui/units';
-import { CheckRow, PLACE } from './CheckRow';
+import { CheckRow } from './CheckRow';
 import { CoolGate } from './CoolGate';
 import { OverheatingOrder } from './OverheatingOrder';
+import { PLACE } from './place';
 
 type Values = Readonly<Record<string, number>>;
 

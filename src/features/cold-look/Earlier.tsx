@@ -6,7 +6,7 @@ import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { beginNewReading, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
-import { PLACE } from './CheckRow';
+import { PLACE } from './place';
 
 /** Earlier readings of a measurement, and a way to take it again without losing what stands. */
 export function Earlier({ name, reading }: { name: MeasurementName; reading: MeasurementEntry | null }) {

@@ -15,7 +15,9 @@ export function DemoLoader({ wanted }: { wanted: boolean }) {
     if (!wanted || started) return;
     started = true;
     void (async () => {
-      if ((await demoWasLoaded()) || (await database().jobs.count()) > 0) return;
+      const ids = await database().jobs.toCollection().primaryKeys();
+      // A shop of its own is left alone; a demo that a reload broke off is taken up again.
+      if ((await demoWasLoaded()) || ids.some((id) => !id.startsWith('demo-'))) return;
       const loaded = await loadDemo();
       if (!loaded.ok) toast({ kind: 'error', text: `The demo garage could not be loaded: ${loaded.error}` });
     })();

@@ -2,10 +2,10 @@ import { array, mixed, number, object, string } from 'yup';
 import { fail, ok, type Result } from '@/core/base';
 import { parseVehicle } from '@/core/formats';
 import { importToJob } from '@/job/importToJob';
-import { addJob } from '@/storage/jobs';
+import { addJob, loadDrives, loadJob } from '@/storage/jobs';
 import { JOB_STATES } from '@/storage/records';
 import { markDemoLoaded } from '@/storage/settings';
-import { addVehicle } from '@/storage/vehicles';
+import { addVehicle, loadVehicle } from '@/storage/vehicles';
 
 const garageSchema = object({
   schema: mixed<'varmek-demo/1'>().oneOf(['varmek-demo/1']).required(),
@@ -46,26 +46,32 @@ async function fetchShipped(file: string): Promise<Response> {
 export async function loadDemo(): Promise<Result<void, string>> {
   try {
     const garage = garageSchema.validateSync(await (await fetchShipped('garage.json')).json());
-    await markDemoLoaded();
     for (const entry of garage.vehicles) {
       const vehicle = parseVehicle({ schema: 'varmek-vehicle/1', ...(entry.vehicle as object) });
       if (!vehicle.ok) return fail(vehicle.error.message);
+      // A load that was broken off by a reload is taken up where it stopped.
+      if (await loadVehicle(entry.id)) continue;
       const added = await addVehicle({ ...entry, vehicle: vehicle.value });
       if (!added.ok) return fail(added.error.message);
     }
     for (const job of garage.jobs) {
       const createdAt = Date.now() - job.daysAgo * DAY_MS;
       const { id, vehicle: vehicleId, complaint, state } = job;
-      const added = await addJob(
-        { id, vehicleId, complaint, state, createdAt },
-        job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
-      );
+      const here = await loadDrives(id);
+      if ((await loadJob(id)) && (job.trace === null || here.traces.length > 0)) continue;
+      const added = (await loadJob(id))
+        ? ok(null)
+        : await addJob(
+            { id, vehicleId, complaint, state, createdAt },
+            job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
+          );
       if (!added.ok) return fail(added.error.message);
       if (job.trace === null) continue;
       const raw = await (await fetchShipped(job.trace)).blob();
       const kept = await importToJob({ jobId: id, vehicleId, fileName: job.trace, importedAt: createdAt + 1 }, raw);
       if (!kept.ok) return fail(`${job.trace}: ${kept.error.message}`);
     }
+    await markDemoLoaded();
     return ok(undefined);
   } catch (error) {
     return fail(error instanceof Error ? error.message : String(error));

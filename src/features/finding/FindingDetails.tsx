@@ -97,29 +97,42 @@ function BothOdds({ finding, fileName }: { finding: Finding; fileName: string })
   );
 }
 
-interface Figure {
-  readonly label: string;
-  readonly unit: string;
-  readonly value: number;
-  readonly prior: number | null;
-  readonly flagged: boolean;
+/** Figures in the shop's units, three digits. */
+function useFigure(): (unit: string, si: number) => string {
+  const { symbolOf } = useUnits();
+  return (unit, si) => {
+    const family = TEMPERATURES[unit];
+    const value = family ? unitOf(family, symbolOf(family)).fromSi(si) : si;
+    const shown = Math.abs(value) < 5e-4 ? '0' : value.toPrecision(3);
+    return `${shown} ${family ? symbolOf(family) : unit}`.trim();
+  };
 }
 
-/** The fault's own figures first, then the vehicle's beside what was expected. */
-function FittedTable({ finding }: { finding: Finding }) {
-  const { symbolOf } = useUnits();
-  const shownUnit = (unit: string): string => (TEMPERATURES[unit] ? symbolOf(TEMPERATURES[unit]) : unit);
-  const shown = (unit: string, si: number): string => {
-    const family = TEMPERATURES[unit];
-    return `${(family ? unitOf(family, symbolOf(family)).fromSi(si) : si).toPrecision(3)} ${shownUnit(unit)}`.trim();
-  };
-  const fault = finding.faultFigures.map((f): Figure => ({ ...f, prior: null, flagged: false }));
+/** How severe the leading cause is. */
+function FaultFigures({ finding }: { finding: Finding }) {
+  const figure = useFigure();
+  if (finding.faultFigures.length === 0) return null;
+  return (
+    <dl className="mt-2" data-testid="fault-figures">
+      {finding.faultFigures.map((f) => (
+        <div key={f.label} className="flex items-baseline justify-between gap-4">
+          <dt>{f.label}</dt>
+          <dd className="text-xl type-sign whitespace-nowrap">{figure(f.unit, f.value)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** The fitted vehicle beside what was expected of it. */
+function FittedVehicle({ finding }: { finding: Finding }) {
+  const figure = useFigure();
   return (
     <table className="mt-2 w-full text-sm">
       <thead>
         <tr>
           <th scope="col" className="text-left">
-            Figure
+            Vehicle
           </th>
           <th scope="col" className="text-right">
             fitted
@@ -130,13 +143,13 @@ function FittedTable({ finding }: { finding: Finding }) {
         </tr>
       </thead>
       <tbody>
-        {[...fault, ...finding.parameters].map((p) => (
-          <tr key={p.label} className={p.flagged || p.prior === null ? 'font-bold' : ''}>
-            <th scope="row" className="text-left font-[inherit]">
+        {finding.parameters.map((p) => (
+          <tr key={p.name} className={p.flagged ? 'font-bold' : ''}>
+            <th scope="row" className={`text-left ${p.flagged ? '' : 'font-normal'}`}>
               {p.label}
             </th>
-            <td className="text-right whitespace-nowrap">{shown(p.unit, p.value)}</td>
-            <td className="text-right whitespace-nowrap">{p.prior === null ? 'the fault' : shown(p.unit, p.prior)}</td>
+            <td className="pl-2 text-right whitespace-nowrap">{figure(p.unit, p.value)}</td>
+            <td className="pl-3 text-right whitespace-nowrap">{figure(p.unit, p.prior)}</td>
           </tr>
         ))}
       </tbody>
@@ -164,11 +177,10 @@ export function FindingDetails({ finding, fileName }: { finding: Finding; fileNa
             with this verdict.
           </Caution>
         )}
-        <details className="mt-2" open={finding.faultFigures.length > 0}>
-          <summary className="cursor-pointer font-semibold">
-            The fault and the vehicle, against what was expected
-          </summary>
-          <FittedTable finding={finding} />
+        <FaultFigures finding={finding} />
+        <details className="mt-2">
+          <summary className="cursor-pointer font-semibold">The vehicle against what was expected of it</summary>
+          <FittedVehicle finding={finding} />
         </details>
       </section>
     </div>

@@ -32,8 +32,9 @@ function Parts({ headline }: { headline: Headline }) {
 }
 
 function Sign() {
-  const { headline } = useJob().case;
+  const { headline, unproven } = useJob().case;
   const look = FAMILY_LOOK[headline.family];
+  const expected = unproven && headline.family === 'sound';
   const size = headline.text.length > 30 ? 'text-[1.9rem]' : 'text-[2.75rem]';
   return (
     <div>
@@ -48,7 +49,11 @@ function Sign() {
           </p>
         )}
         <p className="text-base type-label whitespace-nowrap">
-          {headline.share === null ? null : GRADE_NAME[headline.grade]}
+          {headline.share === null
+            ? null
+            : expected
+              ? 'expected after the work, not proven'
+              : GRADE_NAME[headline.grade]}
         </p>
       </div>
       <Parts headline={headline} />
@@ -56,8 +61,11 @@ function Sign() {
   );
 }
 
+/** Share from which the remedy stands beside the headline. */
+const THEN_FROM = 0.8;
+
 function DoNext() {
-  const { next, headline } = useJob().case;
+  const { next, headline, unproven } = useJob().case;
   const [first] = next;
   const { say } = useUnits();
   const [open, setOpen] = useState(false);
@@ -84,7 +92,7 @@ function DoNext() {
           <AnswerItem item={first.item.id} />
         </div>
       )}
-      {headline.share !== null && headline.share >= 0.8 && (
+      {headline.share !== null && headline.share >= THEN_FROM && !unproven && (
         <p className="text-sm leading-snug" data-testid="then">
           If it is this: {headline.then}
         </p>

@@ -14,14 +14,12 @@ function summary(id: string, state: JobState = 'to-look-at', lookAgainOn = '', c
       complaint,
       state,
       lookAgainOn,
-      answers: [],
       conditions: '',
-      codes: [],
-      cold: null,
       plan: null,
       stopwatch: null,
       createdAt: 0,
       updatedAt: 0,
+      revision: 0,
     },
     vehicle: {
       id: 'v',
@@ -31,7 +29,8 @@ function summary(id: string, state: JobState = 'to-look-at', lookAgainOn = '', c
       goodTraceIds: [],
     } as unknown as JobSummary['vehicle'],
     traces: 0,
-    finding: undefined,
+    waiting: 0,
+    summary: undefined,
   };
 }
 const ids = (jobs: readonly JobSummary[]): string[] => jobs.map((j) => j.job.id);

@@ -148,8 +148,12 @@ export function SecondLog({
       channels: firstChannels(series, record),
     });
   };
-  const takeFirst = useEffectEvent(() => void take(first ?? undefined));
-  useEffect(() => takeFirst(), []);
+  const takeFirst = useEffectEvent((file: File) => take(file));
+  useEffect(() => {
+    if (!first) return;
+    const timer = setTimeout(() => void takeFirst(first));
+    return () => clearTimeout(timer);
+  }, [first]);
   const put = async (companion: CompanionLog | null) => {
     const trace = companion
       ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)

@@ -1,7 +1,7 @@
 'use client';
 
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useRef } from 'react';
+import { useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 
 import { Cautions } from '@/job/Cautions';
@@ -23,13 +23,17 @@ export function VehicleForm({
   const { control, register, formState } = form;
   const [heated, hybrid] = useWatch({ control, name: ['heated', 'hybrid'] });
   // The kind whose estimates stand in the form: what differs from them was written by a person.
-  const estimatedFor = useRef({ fuel: start.fuel, displacement_l: start.displacement_l, hybrid: start.hybrid });
+  const [estimatedFor, setEstimatedFor] = useState({
+    fuel: start.fuel,
+    displacement_l: start.displacement_l,
+    hybrid: start.hybrid,
+  });
   const estimate = () => {
     const values = form.getValues();
     if (!(values.displacement_l > 0)) return;
     const { fuel, displacement_l, hybrid: isHybrid } = values;
-    form.reset(estimatedAnew(values, estimatedFor.current), { keepDirty: true, keepErrors: true });
-    estimatedFor.current = { fuel, displacement_l, hybrid: isHybrid };
+    form.reset(estimatedAnew(values, estimatedFor), { keepDirty: true, keepErrors: true });
+    setEstimatedFor({ fuel, displacement_l, hybrid: isHybrid });
   };
   const submit = form.handleSubmit((values) => onSave(values));
   return (

@@ -48,8 +48,8 @@ const beside = (name: QuantityName, other: QuantityName, side: 'above' | 'below'
     .nullable()
     .test('order', `${QUANTITIES[name].label}: must lie ${side} “${QUANTITIES[other].label}”.`, (value, { parent }) => {
       const against = (parent as Readonly<Record<string, unknown>>)[other];
-      if (value === null || value === undefined || typeof against !== 'number') return true;
-      return side === 'above' ? value > against : value < against;
+      if (value === null || value === undefined || !Number.isFinite(against)) return true;
+      return side === 'above' ? value > Number(against) : value < Number(against);
     });
 
 /** Schema of the vehicle form, in SI. */

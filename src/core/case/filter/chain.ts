@@ -14,7 +14,7 @@ export interface Known extends Gaussian {
  * differently on another drive, so that agreement is not counted as if it were exact. Set on pairs of simulated drives
  * (docs/accuracy.md).
  */
-const KEPT = { vehicle: 0.8, severity: 0.8 } as const;
+const KEPT = { vehicle: 0.4, severity: 0.6 } as const;
 
 /** What one drive alone tells, in the form of a path's knowledge. */
 export const knownFrom = ({ names, severities, mean, covariance }: DriveWay, basis: string): Known => ({

@@ -17,6 +17,8 @@ const WARM_BLOCK = { share: 0.04, upTo_k: 25 } as const;
 /** How far senders of one part scatter about their own curve, and how far families lie apart, K. */
 const OWN_CURVE_SD_K = 1.5;
 const FAMILY_SD_K = 30;
+/** Families differ in steepness too: what two readings of one sender may differ by against a common curve, K. */
+const FAMILY_SLOPE_SD_K = 7;
 /** Width of the step at a rail, K, and of a level's mark, mm. */
 const RAIL_WIDTH_K = 4;
 /** Change of resistance per kelvin that turns a share of it into kelvin; about 3.5 % for every common NTC. */
@@ -68,16 +70,17 @@ const cap: Derive = (entry, context) => {
 /** Resistance against the car's own curve; of an unknown family it says almost nothing. */
 const resistance: Derive = (entry, context) => {
   const { cold_c, cold_ohm, warm_c, warm_ohm } = entry.values;
+  const { curve, own } = curveOf(context.senderPoints);
+  const curveSd_k = own ? OWN_CURVE_SD_K : FAMILY_SLOPE_SD_K;
   const pairs = [
     { at: cold_c, ohm: cold_ohm, atName: 'cold_c', ohmName: 'cold_ohm' },
     { at: warm_c, ohm: warm_ohm, atName: 'warm_c', ohmName: 'warm_ohm' },
   ].flatMap(({ at, ohm, atName, ohmName }) => {
     if (at === undefined || ohm === undefined || !(ohm > 0)) return [];
-    const sd = together([sdOf(entry, atName), sdOf(entry, ohmName) / ohm / SHARE_PER_K, OWN_CURVE_SD_K]);
+    const sd = together([sdOf(entry, atName), sdOf(entry, ohmName) / ohm / SHARE_PER_K, curveSd_k]);
     return [{ at, ohm, sd }];
   });
   if (pairs.length === 0) return [];
-  const { curve, own } = curveOf(context.senderPoints);
   const errors_k = pairs.map((p) => ntcCelsius(p.ohm, curve) - p.at);
   const likelihood = senderErrorLikelihood(
     { at_c: pairs.map((p) => p.at), errors_k, sds_k: pairs.map((p) => p.sd) },

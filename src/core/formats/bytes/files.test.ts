@@ -31,7 +31,27 @@ describe('vehicle file', () => {
 describe('manifest', () => {
   it('lists traces with their vehicles', () => {
     const text = '{"schema":"varmek-manifest/1","items":[{"trace":"a.csv","vehicle":"v.json"}]}';
-    expect(readManifest(text)).toEqual({ ok: true, value: [{ trace: 'a.csv', vehicle: 'v.json' }] });
+    expect(readManifest(text)).toEqual({
+      ok: true,
+      value: [{ traces: ['a.csv'], single: true, vehicle: 'v.json' }],
+    });
+  });
+
+  it('takes several drives of one vehicle, oldest first', () => {
+    const text = '{"schema":"varmek-manifest/1","items":[{"traces":["a.csv","b.csv"],"vehicle":"v.json"}]}';
+    expect(readManifest(text)).toEqual({
+      ok: true,
+      value: [{ traces: ['a.csv', 'b.csv'], single: false, vehicle: 'v.json' }],
+    });
+  });
+
+  it.each([
+    ['no trace at all', '{"vehicle":"v.json"}'],
+    ['both forms', '{"trace":"a.csv","traces":["b.csv"],"vehicle":"v.json"}'],
+    ['an empty list', '{"traces":[],"vehicle":"v.json"}'],
+  ])('refuses %s, and says which item', (_, item) => {
+    const read = readManifest(`{"schema":"varmek-manifest/1","items":[${item}]}`);
+    expect(!read.ok && read.error.message).toMatch(/items\[0\]/);
   });
 
   it('says what is missing', () => {

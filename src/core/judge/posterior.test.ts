@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { CAUSES, type Cause } from '../base';
-import { acrossDivide, gradeOf } from './grade';
-import { addLogs, noiseScale, toProbabilities } from './posterior';
-import { BASE_RATES, logPriors } from './priors';
-import { visibilityLogs, visibilityWeight } from '../judge/fits/visibility';
+import { acrossDivide, addLogs, BASE_RATES, gradeOf, logPriors, noiseScale, toProbabilities } from '../evidence';
+import { visibilityLogs, visibilityWeight } from './fits/visibility';
 
 const total = (p: Readonly<Record<Cause, number>>) => CAUSES.reduce((sum, c) => sum + p[c], 0);
 

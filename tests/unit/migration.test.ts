@@ -1,0 +1,203 @@
+import 'fake-indexeddb/auto';
+import { Dexie } from 'dexie';
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { strToU8, unzipSync, zipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { readEntry, type Entry } from '@/core/case';
+import { CATALOGUE } from '@/core/evidence';
+import { VarmekDatabase } from '@/storage/database';
+import { unpackJob } from '@/storage/bundle/jobBundle';
+import { ANSWERS_BY_NUMBER } from '@/storage/migrations/answerKeys';
+import { good } from './storeSupport';
+
+const FOLDER = path.join(import.meta.dirname, '..', 'fixtures', 'stores');
+
+interface Store {
+  readonly version: number;
+  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
+}
+
+/** Blobs and arrays of numbers as they were in the store. */
+function revived(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(revived);
+  if (typeof value !== 'object' || value === null) return value;
+  if ('__f64' in value) return Float64Array.from(value.__f64 as number[], (v) => v ?? NaN);
+  if ('__blob' in value) return new Blob([value.__blob as string], { type: (value as { type?: string }).type ?? '' });
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, revived(v)]));
+}
+
+const fixture = (version: number): Store =>
+  JSON.parse(readFileSync(path.join(FOLDER, `version${version}.json`), 'utf8')) as Store;
+
+/** The stores of old, as Dexie knew them. */
+const OLD_STORES: Readonly<Record<number, Record<string, string>>> = {
+  1: {
+    vehicles: 'id, plate, updatedAt',
+    jobs: 'id, vehicleId, state, updatedAt',
+    traces: 'id, jobId, vehicleId, importedAt, judging.state',
+    findings: 'traceId, jobId',
+    photos: 'id, jobId',
+    settings: 'key',
+  },
+  2: { recordings: 'id, jobId', triage: 'id, addedAt' },
+};
+
+let opened = 0;
+
+async function migrated(version: number): Promise<VarmekDatabase> {
+  const name = `shop-${opened++}-of-${version}`;
+  const old = new Dexie(name);
+  for (let v = 1; v <= version; v++) old.version(v).stores(OLD_STORES[v]!);
+  for (const [table, rows] of Object.entries(fixture(version).tables)) {
+    await old.table(table).bulkAdd(rows.map((r) => revived(r)));
+  }
+  old.close();
+  return new VarmekDatabase(name);
+}
+
+const inOldJob = fixture(2).tables.jobs![0]! as {
+  answers: { itemId: string; answer: number; at: number; detail: string }[];
+  codes: { code: string; freezeFrame: string }[];
+  cold: Record<string, unknown>;
+  [field: string]: unknown;
+};
+
+/** Every value of the old cold look and where it must stand now. */
+const READINGS: readonly (readonly [old: string, name: string, value: string])[] = [
+  ['level_mm', 'level', 'above_mark_mm'],
+  ['levelAt_c', 'level', 'at_c'],
+  ['freeze_c', 'coolant', 'freezes_c'],
+  ['coolantYears', 'coolant', 'age_years'],
+  ['capRated_kpa', 'cap', 'stamped_kpa'],
+  ['capMeasured_kpa', 'cap', 'releases_kpa'],
+  ['soak_h', 'soak', 'stood_h'],
+  ['soakEct_c', 'soak', 'ect_c'],
+  ['soakIat_c', 'soak', 'iat_c'],
+  ['soakOutside_c', 'soak', 'outside_c'],
+  ['soakProbe_c', 'soak', 'probe_c'],
+  ['unplugged_c', 'rails', 'unplugged_c'],
+  ['bridged_c', 'rails', 'bridged_c'],
+  ['ohmCold_c', 'resistance', 'cold_c'],
+  ['ohmCold_ohm', 'resistance', 'cold_ohm'],
+  ['ohmWarm_c', 'resistance', 'warm_c'],
+  ['ohmWarm_ohm', 'resistance', 'warm_ohm'],
+];
+
+describe.each([1, 2])('a store of version %d', (version) => {
+  it('is opened with every field of its job accounted for', async () => {
+    const db = await migrated(version);
+    const job = (await db.jobs.toArray())[0]! as unknown as Record<string, unknown>;
+    const records = await db.entries.toArray();
+    const entries = records.map(({ jobId: _job, ...r }): Entry => readEntry(r, { id: r.id, at: r.at }));
+    // What stays on the job stays as it was; what was known moved into entries.
+    const { answers: _answers, codes: _codes, cold: _cold, ...stays } = fixture(version).tables.jobs![0]!;
+    expect(job).toEqual({ ...stays, revision: 0 });
+    for (const [old, name, value] of READINGS) {
+      const entry = entries.find((e) => e.kind === 'measurement' && e.name === name);
+      expect(entry?.kind === 'measurement' && entry.values[value], old).toBe(inOldJob.cold[old]);
+    }
+    expect(entries.find((e) => e.kind === 'measurement' && e.name === 'coolant')).toMatchObject({
+      text: 'green, clear',
+    });
+    expect(Object.keys(inOldJob.cold).sort()).toEqual(
+      [...READINGS.map(([old]) => old), 'coolantColour', 'notes'].sort(),
+    );
+    expect(entries.filter((e) => e.kind === 'note').map((e) => e.kind === 'note' && e.text)).toContain(
+      'seep at the hose',
+    );
+    expect(entries.filter((e) => e.kind === 'code').map((e) => e.kind === 'code' && [e.code, e.freezeFrame])).toEqual(
+      expect.arrayContaining([
+        ['P0128', '61 °C, 80 km/h'],
+        ['U1234', ''],
+      ]),
+    );
+    db.close();
+  });
+
+  it('keeps every answer by its key; those that readings gave are told by the readings, an unknown one is kept', async () => {
+    const db = await migrated(version);
+    const records = await db.entries.toArray();
+    const answered = Object.fromEntries(
+      records.filter((r) => typeof r.item === 'string').map((r) => [r.item as string, r]),
+    );
+    expect(answered['complaint-slow-warm-up']).toMatchObject({ kind: 'statement', answer: 'yes' });
+    expect(answered['look-level-low']).toMatchObject({ kind: 'check', answer: 'at-the-mark', minute: null });
+    expect(answered['hose-top-2min']).toMatchObject({ kind: 'check', answer: 'warm', minute: 2.3 });
+    expect(answered['bench-thermostat']).toMatchObject({ answer: 'as-stamped' });
+    expect(answered['item-of-another-shop']).toMatchObject({ answer: '1' });
+    for (const derived of ['soak-agreement', 'look-cap-weak', 'sender-resistance', 'unplug-rails', 'code-P0128']) {
+      expect(answered[derived], derived).toBeUndefined();
+    }
+    const known = inOldJob.answers.filter((a) => answered[a.itemId]);
+    for (const a of known) expect(answered[a.itemId]).toMatchObject({ at: a.at });
+    db.close();
+  });
+
+  it('has a drive for each trace, judged again, and everything else as it was', async () => {
+    const db = await migrated(version);
+    const [trace] = await db.traces.toArray();
+    const drives = (await db.entries.toArray()).filter((e) => e.kind === 'drive');
+    expect(drives).toMatchObject([{ traceId: trace!.id, at: trace!.importedAt, leftOut: '' }]);
+    expect(trace!.judging).toEqual({ state: 'wanted' });
+    expect(await trace!.raw.text()).toMatch(/^time_s,ect_c/);
+    expect(trace!.report).toMatchObject({ rows: 400, cleaning: expect.any(Array) as unknown });
+    expect(await db.findings.count()).toBe(0);
+    const { tables } = fixture(version);
+    expect(await db.vehicles.toArray()).toEqual(tables.vehicles!.map(revived));
+    expect(await db.photos.count()).toBe(1);
+    expect(await db.settings.toArray()).toEqual(tables.settings);
+    expect(await db.recordings.count()).toBe(version === 1 ? 0 : 1);
+    expect(await db.triage.count()).toBe(version === 1 ? 0 : 1);
+    db.close();
+  });
+});
+
+describe('answers that were kept by number', () => {
+  it('still exist under their keys', () => {
+    for (const [id, keys] of Object.entries(ANSWERS_BY_NUMBER)) {
+      const item = CATALOGUE.find((i) => i.id === id);
+      expect(item, id).toBeDefined();
+      for (const key of keys) expect(item!.answers.map((a) => a.key)).toContain(key);
+    }
+  });
+});
+
+describe('a job file of the old kind', () => {
+  const old = fixture(2).tables;
+  const { plate, notes, variant, mileage_km, senderPoints, parts, memory, vehicle } = old.vehicles![0]! as Record<
+    string,
+    unknown
+  >;
+  const { id: _id, vehicleId: _v, updatedAt: _u, ...job } = inOldJob;
+  const file = (change: object = {}) => {
+    const main = {
+      schema: 'varmek-job/1',
+      job: { ...job, ...change },
+      vehicle: {
+        ...{ plate, notes, variant, mileage_km, senderPoints, parts, memory },
+        vehicle: { schema: 'varmek-vehicle/1', ...(vehicle as object) },
+      },
+      traces: [{ file: 'logs/01 a.csv', fileName: 'a.csv', importedAt: 9, options: {}, second: null }],
+      photos: [],
+    };
+    const files = { 'job.json': strToU8(JSON.stringify(main)), 'logs/01 a.csv': strToU8('time_s,ect_c\n0,1\n1,2\n') };
+    expect(Object.keys(unzipSync(zipSync(files)))).toHaveLength(2);
+    return new Blob([zipSync(files) as BlobPart]);
+  };
+
+  it('is opened with its answers, readings, codes and log as entries', async () => {
+    const bundle = await good(unpackJob(file()));
+    const kinds = bundle.entries.map((e) => e.kind);
+    expect(kinds).toEqual(expect.arrayContaining(['statement', 'check', 'measurement', 'code', 'note', 'drive']));
+    const drive = bundle.entries.find((e) => e.kind === 'drive')!;
+    expect(drive).toMatchObject({ traceId: bundle.traces[0]!.id, at: 9 });
+    expect(bundle.job).toMatchObject({ complaint: 'slow heater', conditions: 'on cold mornings', state: 'to-prove' });
+  });
+
+  it('with an item of another shop keeps it as an entry that is not understood', async () => {
+    const bundle = await good(unpackJob(file({ answers: [{ itemId: 'x-ray', answer: 2, at: 1, detail: '' }] })));
+    const entry = bundle.entries.find((e) => e.item === 'x-ray')!;
+    expect(readEntry(entry, { id: '', at: 0 }).kind).toBe('unknown');
+  });
+});
