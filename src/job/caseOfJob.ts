@@ -26,5 +26,5 @@ export const summaryOf = (job: JobRecord, basis: string, found: Case): SummaryRe
   text: found.headline.text,
   share: found.headline.share,
   family: found.headline.family,
-  empty: found.lines.length === 0,
+  empty: found.lines.length === 0 && found.drives.length === 0,
 });

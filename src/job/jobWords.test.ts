@@ -77,5 +77,7 @@ describe('words of a job', () => {
     expect(summaryBasis(job, { ...car, updatedAt: 10 }, 0)).not.toBe(basis);
     expect(summaryBasis(job, car, 5)).not.toBe(basis);
     expect(summaryOf(job, basis, found([]))).toMatchObject({ jobId: 'j', basis, text: 'Cannot tell yet', empty: true });
+    const drive: Entry = { kind: 'drive', id: 'a', at: 1, traceId: 't', leftOut: '' };
+    expect(summaryOf(job, basis, found([drive]))).toMatchObject({ text: 'Cannot tell yet', empty: false });
   });
 });

@@ -1,13 +1,14 @@
 import { mkdirSync, openSync, closeSync, ftruncateSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, expectClean, newJob, test, warmUp } from './support';
+import { expect, expectClean, newJob, openTrace, test, warmUp } from './support';
 
 const drop = (page: Page, name: string, body: string | Buffer) =>
   page.getByTestId('log-file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(body) });
 
 test('a dropped log becomes a finding, survives a reload, and can be undone', async ({ page }) => {
   await newJob(page, 'Van 12');
+  await openTrace(page);
   await drop(page, 'drive.csv', warmUp(64));
   await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
   await expect(page.getByTestId('headline')).not.toHaveText('Nothing wrong');
@@ -23,6 +24,7 @@ test('a dropped log becomes a finding, survives a reload, and can be undone', as
 
 test('what cannot be read says what, where, and how to mend it; nothing is lost', async ({ page }) => {
   await newJob(page, 'Van 13');
+  await openTrace(page);
   await drop(page, 'good.csv', warmUp(88));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]);
@@ -48,11 +50,13 @@ test('what cannot be read says what, where, and how to mend it; nothing is lost'
   await page.getByTestId('log-file').setInputFiles(huge);
   await expect(page.getByTestId('import-error')).toContainText('200 MB; the limit is 160 MB');
   await drop(page, 'again.csv', warmUp(87));
+  await page.getByRole('button', { name: 'Another drive' }).click();
   await expect(page.getByLabel('Trace', { exact: true }).locator('option')).toHaveCount(2);
 });
 
 test('columns without names are asked for', async ({ page }) => {
   await newJob(page, 'Van 14');
+  await openTrace(page);
   const rows = warmUp(88).replace('time_s,ect_c,ambient_c', 'time,temp a,temp b');
   await drop(page, 'odd.csv', rows);
   await expect(page.getByTestId('import-error')).toContainText('Choose which one is the coolant');
@@ -62,12 +66,14 @@ test('columns without names are asked for', async ({ page }) => {
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   // The choice is remembered for the next file with these headers.
   await drop(page, 'odd again.csv', rows);
+  await page.getByRole('button', { name: 'Another drive' }).click();
   await expect(page.getByTestId('imported')).toContainText('odd again.csv');
   await expect(page.getByTestId('import-error')).toHaveCount(0);
 });
 
 test('judging shows its progress and can be stopped and taken up again', async ({ page }) => {
   await newJob(page, 'Van 15');
+  await openTrace(page);
   // Several logs at once, so that the judge is at work for some seconds.
   const names = Array.from({ length: 8 }, (_, i) => `log${i}.csv`);
   await page
@@ -204,6 +210,7 @@ function thermocouples(): string {
 
 test('a second log of the drive is laid beside the first and can be moved and taken away', async ({ page }) => {
   await newJob(page, 'Van 19');
+  await openTrace(page);
   await drop(page, 'drive.csv', warmUp(88));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   await page.getByRole('button', { name: 'How it was read' }).click();

@@ -48,6 +48,12 @@ export async function newJob(page: Page, plate: string, options: { inlet?: boole
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
 }
 
+/** From anywhere on a job to its trace, by its key. */
+export async function openTrace(page: Page): Promise<void> {
+  await page.keyboard.press('4');
+  await expect(page).toHaveURL(/\/jobs\/[^/]+$/);
+}
+
 /** A warm-up as canonical CSV that holds at a level, °C. */
 export function warmUp(level_c: number, options: { start_c?: number; minutes?: number; tau_s?: number } = {}): string {
   const { start_c = 6, minutes = 25, tau_s = 260 } = options;

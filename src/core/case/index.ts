@@ -47,4 +47,4 @@ export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';
 export { type Separability } from './separability';
 export { isWork, WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
-export { earlierReadings, sinceLastWork, standingAnswer, standingReading } from './standing';
+export { earlierReadings, saidBefore, sinceLastWork, standingAnswer, standingReading } from './standing';

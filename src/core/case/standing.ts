@@ -7,6 +7,15 @@ export function sinceLastWork(entries: readonly Entry[]): Entry[] {
   return live.slice(live.findLastIndex((e) => e.kind === 'work') + 1);
 }
 
+/** Statements that were said before the last work, by item, as they stood then; empty before any work. */
+export function saidBefore(entries: readonly Entry[]): string[] {
+  const live = inOrder(entries.filter((e) => e.takenBack !== true));
+  const before = live.slice(0, live.findLastIndex((e) => e.kind === 'work') + 1);
+  const said = new Map<string, string>();
+  for (const e of before) if (e.kind === 'statement') said.set(e.item, e.answer);
+  return [...said].filter(([, answer]) => answer === 'yes').map(([item]) => item);
+}
+
 /** The entry by which an item is answered now; null while it is not. */
 export function standingAnswer(entries: readonly Entry[], item: string) {
   const answers = sinceLastWork(entries).filter(

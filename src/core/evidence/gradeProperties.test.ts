@@ -26,17 +26,6 @@ const anyLogs: fc.Arbitrary<Record<Cause, number>> = fc
 const RANK = ['inconclusive', 'suspect', 'likely', 'confirmed'];
 
 describe('any odds', () => {
-  it('confirm and call likely by the leader alone', () => {
-    fc.assert(
-      fc.property(anyOdds, (odds) => {
-        const p = odds[0]!.probability;
-        const grade = gradeOf(odds);
-        expect(grade === 'confirmed').toBe(p >= GRADE_FROM.confirmed);
-        expect(grade === 'likely').toBe(p >= GRADE_FROM.likely && p < GRADE_FROM.confirmed);
-      }),
-    );
-  });
-
   it('suspect nothing that does not hold a half with its neighbours', () => {
     fc.assert(
       fc.property(anyOdds, (odds) => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES, type Cause } from '../base';
+import { CAUSES, perCause, type Cause } from '../base';
 import { acrossDivide, addLogs, BASE_RATES, gradeOf, logPriors, noiseScale, toProbabilities } from '../evidence';
 import { visibilityLogs, visibilityWeight } from './fits/visibility';
 
@@ -28,8 +28,12 @@ describe('odds', () => {
   });
 
   it('adds evidence cause by cause', () => {
-    const a = logPriors();
-    expect(addLogs(a, a).healthy).toBeCloseTo(2 * a.healthy);
+    const priors = logPriors();
+    const speaksForLeak = perCause((cause) => (cause === 'thermostat-leaking' ? 2 : 0));
+    const sum = addLogs(priors, speaksForLeak);
+    for (const cause of CAUSES) {
+      expect(sum[cause] - priors[cause]).toBeCloseTo(cause === 'thermostat-leaking' ? 2 : 0, 12);
+    }
   });
 
   it.each([

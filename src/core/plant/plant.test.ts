@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES } from '../base';
+import { CAUSES, type Cause } from '../base';
 import { startingVehicle } from '../planning';
 import {
   drawBody,
@@ -122,6 +122,8 @@ describe('plant: faults move the reading the way they do on a car', () => {
   });
 });
 
+const SOUND: readonly Cause[] = ['healthy', 'insufficient-heat'];
+
 describe('drawScenario', () => {
   it('is the same for the same seed, another for another', () => {
     const a = drawScenario({ seed: 4, cause: 'thermostat-leaking' });
@@ -130,12 +132,16 @@ describe('drawScenario', () => {
     expect(drawScenario({ seed: 5, cause: 'thermostat-leaking' }).vehicle).not.toEqual(a.vehicle);
   });
 
-  it('draws every cause and says how far it moved the reading', () => {
-    for (const cause of CAUSES) {
-      const s = drawScenario({ seed: 11, cause, channelSet: 'full' });
-      const sound = s.cause === 'healthy' || s.cause === 'insufficient-heat';
-      expect(sound ? s.effect_k : s.effect_k >= 0).toBe(sound ? 0 : true);
-      expect(s.trace.time_s.length).toBeGreaterThan(50);
+  it.each(CAUSES)('draws %s and says how far it moved the reading', (cause) => {
+    const drawn = Array.from({ length: 6 }, (_, i) => drawScenario({ seed: 11 + i, cause, channelSet: 'full' }));
+    const effects_k = drawn.map((s) => s.effect_k);
+    // Which of the two a sound vehicle is, its drive tells.
+    if (SOUND.includes(cause)) {
+      for (const s of drawn) expect(SOUND).toContain(s.cause);
+      expect(effects_k).toEqual(drawn.map(() => 0));
+    } else {
+      for (const s of drawn) expect(s.cause).toBe(cause);
+      expect(Math.max(...effects_k)).toBeGreaterThan(0);
     }
   });
 

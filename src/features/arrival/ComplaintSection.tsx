@@ -1,7 +1,7 @@
 'use client';
 
 import Link from 'next/link';
-import { standingAnswer, standingReading } from '@/core/case';
+import { saidBefore, standingAnswer, standingReading } from '@/core/case';
 import { CATALOGUE, complaintConflicts } from '@/core/evidence';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
@@ -19,6 +19,7 @@ export function ComplaintSection() {
   const { job, entries, vehicle } = useJob();
   const write = useWrite();
   const given = STATEMENTS.filter((s) => standingAnswer(entries, s.id)?.answer === 'yes').map((s) => s.id);
+  const before = saidBefore(entries);
   const doubtful = given.includes('complaint-gauge-disagrees') || given.includes('complaint-needle-jumps');
   return (
     <section aria-labelledby="complaint-title">
@@ -50,6 +51,15 @@ export function ComplaintSection() {
           );
         })}
       </ul>
+      {before.length > 0 && (
+        <p className="mt-2" data-testid="said-before">
+          <span className="type-label">Before the work: </span>
+          {STATEMENTS.filter((s) => before.includes(s.id))
+            .map((s) => s.ask)
+            .join('; ')}
+          . Tick what is said of the car as it is now.
+        </p>
+      )}
       {complaintConflicts(given).map((says) => (
         <Caution key={says} role="alert" className="mt-3">
           {says}

@@ -80,7 +80,7 @@ export function JudgingBar() {
         {running.plate}: trying {causeName(doing).toLowerCase()}
         {more > 0 ? `, ${more} more waiting` : ''}
       </span>
-      <progress className="progress w-28 progress-primary" value={done} max={of} aria-label="Judging" />
+      <progress className="progress w-16 progress-primary lg:w-28" value={done} max={of} aria-label="Judging" />
       <button type="button" className="btn btn-sm" onClick={running.cancel}>
         Stop
       </button>

@@ -10,16 +10,16 @@ const manifestSchema = object({
   items: array(
     object({
       trace: string(),
-      traces: array(string().required('traces must hold paths')).min(1, 'traces is empty'),
-      vehicle: string().required('vehicle is missing'),
+      traces: array(string().required('${path} must be a path')).min(1, '${path} is empty'),
+      vehicle: string().required('${path} is missing'),
     })
       .required()
       .test(
         'one',
-        'an item needs either trace or traces',
+        '${path} needs either trace or traces',
         (item) => (item.trace === undefined) !== (item.traces === undefined),
       ),
-  ).required('items is missing'),
+  ).required('${path} is missing'),
 });
 
 /** Drives with the vehicle they were logged on, as paths: one trace, or several in order of time, judged together. */
