@@ -123,6 +123,23 @@ async function triageShot() {
   await shot('triage');
 }
 
+async function caseShots() {
+  await go('/jobs/demo-gritter/case');
+  await page.getByLabel('What was done').selectOption('replaced-thermostat');
+  await page.getByLabel('Part, rating, source').fill('88 °C, with seal');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByTestId('now-and-then').waitFor();
+  await page.waitForTimeout(6000);
+  await shot('case');
+  await go('/jobs/demo-ferry-early/decide');
+  await page.getByTestId('actions').waitFor();
+  await page.waitForTimeout(500);
+  await shot('decide');
+  await go('/figures');
+  await page.getByRole('heading', { name: 'Base rates' }).waitFor();
+  await shot('figures');
+}
+
 try {
   await go('/');
   await page.getByRole('link', { name: /Island taxi/ }).waitFor();
@@ -131,7 +148,7 @@ try {
     .first()
     .waitFor({ state: 'visible' })
     .catch(() => undefined);
-  await page.waitForFunction(() => !document.body.innerText.includes('Not judged yet'), undefined, {
+  await page.waitForFunction(() => !/Not judged yet|Working it out/.test(document.body.innerText), undefined, {
     timeout: 120_000,
   });
   await shot('jobs');
@@ -188,6 +205,7 @@ try {
   await importShots();
   await liveShot();
   await triageShot();
+  await caseShots();
 } finally {
   await browser.close();
   server.kill('SIGTERM');

@@ -12,13 +12,17 @@ const folder = mkdtempSync(path.join(os.tmpdir(), 'varmek-'));
 const file = (name: string) => path.join(folder, name);
 
 /** Runs a command of the project the way npm does: from its root, with the caller's folder in INIT_CWD. */
-function run(entry: string, ...argv: string[]) {
+const run = (entry: string, ...argv: string[]) => runWith('', entry, ...argv);
+
+/** The same with something on standard input. */
+function runWith(input: string, entry: string, ...argv: string[]) {
   const { status, stdout, stderr } = spawnSync(
     process.execPath,
     ['--import', 'tsx', path.join('src', 'cli', entry), ...argv],
     {
       cwd: ROOT,
       encoding: 'utf8',
+      input,
       env: { ...process.env, INIT_CWD: folder },
     },
   );
@@ -87,6 +91,32 @@ describe('diagnose', () => {
     expect(lines[1]).toMatchObject({ file: 'bad.csv', error: { code: 'no-temperature', line: 1 } });
   });
 
+  it('judges several drives of one vehicle together, and says what each said alone', () => {
+    writeFileSync(
+      file('drives.json'),
+      JSON.stringify({
+        schema: 'varmek-manifest/1',
+        items: [{ traces: ['short.csv', 'a.csv'], vehicle: 'v.json' }],
+      }),
+    );
+    const { status, lines } = run('diagnose.ts', '--manifest', 'drives.json', '--json');
+    expect(status).toBe(0);
+    expect(lines).toHaveLength(1);
+    const [line] = lines as {
+      file: string[];
+      verdict: { cause: string };
+      causes: { probability: number }[];
+      drives: { file: string; verdict: { grade: string }; quality: { usable: boolean } }[];
+    }[];
+    expect(line!.file).toEqual(['short.csv', 'a.csv']);
+    expect(line!.verdict.cause).toBe('thermostat-opens-early');
+    expect(line!.causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 9);
+    expect(line!.drives.map((d) => [d.file, d.quality.usable])).toEqual([
+      ['short.csv', false],
+      ['a.csv', true],
+    ]);
+  });
+
   it.each([
     [['--json']],
     [['a.csv']],
@@ -126,5 +156,73 @@ describe('convert', () => {
     expect(status).toBe(3);
     expect(lines[0]).toMatchObject({ error: { code: 'needs-mapping' } });
     expect((lines[0]!.error as { guesses: unknown[] }).guesses).toHaveLength(3);
+  });
+});
+
+describe('compute case', () => {
+  const said = { kind: 'statement', item: 'complaint-slow-warm-up', answer: 'yes' };
+  const low = { kind: 'check', item: 'look-level-low', answer: 'low' };
+  const compute = (input: unknown) => runWith(JSON.stringify(input), 'compute.ts', 'case');
+
+  it('answers an array in its order, drives by path, and changes its odds with the work', () => {
+    const entries = [said, { kind: 'drive', trace: 'a.csv' }];
+    const work = { kind: 'work', work: 'replaced-thermostat' };
+    const { status, stdout } = compute([
+      { vehicle: 'v.json', entries },
+      { vehicle: 'v.json', entries: [...entries, work], prices: { labourPerHour: 100 } },
+    ]);
+    expect(status).toBe(0);
+    const [before, after] = JSON.parse(stdout) as {
+      now: { cause: string; probability: number }[];
+      at_arrival: { cause: string; probability: number }[];
+      next: { gain_bits: number; saves?: number }[];
+      actions?: { action: string; cost: number; p_cured: number }[];
+    }[];
+    expect(before!.now[0]!.cause).toBe('thermostat-opens-early');
+    expect(before!.now).toEqual(before!.at_arrival);
+    expect(before!.actions).toBeUndefined();
+    const share = (odds: { cause: string; probability: number }[], cause: string) =>
+      odds.find((o) => o.cause === cause)!.probability;
+    expect(share(after!.now, 'thermostat-opens-early')).toBeLessThan(
+      share(after!.at_arrival, 'thermostat-opens-early') / 3,
+    );
+    expect(share(after!.now, 'healthy')).toBeGreaterThan(share(before!.now, 'healthy'));
+    expect(after!.now.reduce((sum, o) => sum + o.probability, 0)).toBeCloseTo(1, 4);
+    expect(after!.next[0]!.saves).toBeGreaterThanOrEqual(0);
+    expect(after!.actions!.map((a) => a.cost)).toEqual(after!.actions!.map((a) => a.cost).sort((x, y) => x - y));
+  });
+
+  it('keeps an entry that it does not know and lets it move nothing', () => {
+    const odd = { kind: 'smelled', of: 'fish' };
+    const { stdout } = compute([
+      { vehicle: 'v.json', entries: [low] },
+      { vehicle: 'v.json', entries: [low, odd] },
+    ]);
+    const [without, withOdd] = JSON.parse(stdout) as { now: unknown; unknown: { why: string }[] }[];
+    expect(withOdd!.now).toEqual(without!.now);
+    expect(withOdd!.unknown[0]!.why).toContain('smelled');
+  });
+
+  it('gives an error in its place, with where, and exits with 3', () => {
+    const { status, stdout } = compute([
+      { vehicle: 'v.json', entries: [{ kind: 'drive', trace: 'bad.csv' }] },
+      { vehicle: 'v.json', entries: [], colour: 'red' },
+      { vehicle: 'v.json', entries: [] },
+    ]);
+    expect(status).toBe(3);
+    expect(JSON.parse(stdout)).toMatchObject([
+      { error: { code: 'no-temperature', path: 'entries[0].trace' } },
+      { error: { message: 'unknown field: colour' } },
+      { grade: 'inconclusive' },
+    ]);
+  });
+
+  it.each([
+    ['an unknown name', '{}', 'brew'],
+    ['no JSON', 'vehicle: v', 'case'],
+  ])('exits with 2 on %s', (_, input, name) => {
+    const { status, stdout } = runWith(input, 'compute.ts', name);
+    expect(status).toBe(2);
+    expect(stdout).toBe('');
   });
 });

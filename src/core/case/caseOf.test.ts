@@ -14,7 +14,9 @@ import {
   work,
 } from '../../../tests/support/madeCases';
 import { caseOf } from './caseOf';
+import type { Entry } from './entry';
 import { figuresOf, NO_OWN_FIGURES } from './figures';
+import { saidBefore } from './standing';
 
 const OPEN = NEIGHBOURS[0]!;
 const sum = (odds: Readonly<Record<Cause, number>>, causes: readonly Cause[]) =>
@@ -213,6 +215,20 @@ describe('work', () => {
     const cleared = made([fix!, { ...late, clearedAt: fix!.at - 5 } as typeof late]);
     expect(sum(oddsOf(stands.now), OPEN)).toBeGreaterThan(sum(oddsOf(cleared.now), OPEN));
     expect(sum(oddsOf(cleared.atArrival), OPEN)).toBeGreaterThan(sum(oddsOf(stands.atArrival), OPEN));
+  });
+
+  it('leaves what was said before it in sight, as it stood then', () => {
+    const at = (n: number) => ({ id: `s${n}`, at: n });
+    const told = (n: number, item: string, answer: string): Entry => ({ ...at(n), kind: 'statement', item, answer });
+    const entries: Entry[] = [
+      told(1, 'complaint-slow-warm-up', 'yes'),
+      told(2, 'complaint-weak-heater', 'yes'),
+      told(3, 'complaint-weak-heater', 'no'),
+      { ...at(4), kind: 'work', work: 'replaced-cap', detail: '', benchPassed: false },
+      told(5, 'complaint-overheats', 'yes'),
+    ];
+    expect(saidBefore(entries)).toEqual(['complaint-slow-warm-up']);
+    expect(saidBefore(entries.slice(0, 3))).toEqual([]);
   });
 
   it('waits for its proof until a drive counts', () => {

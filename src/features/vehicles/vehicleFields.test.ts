@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ValidationError } from 'yup';
 import { startingVehicle } from '@/core/planning';
-import { toFormValues, toVehicle, vehicleFormSchema } from './vehicleFields';
+import { estimatedAnew, toFormValues, toVehicle, vehicleFormSchema } from './vehicleFields';
 
 const start = startingVehicle({ fuel: 'diesel', displacement_l: 2.2, hybrid: false });
 
@@ -36,6 +36,8 @@ describe('vehicle form', () => {
     [{ rated_c: NaN }, [expect.stringContaining('Thermostat rating: not understood')]],
     [{ rated_c: 20 }, ['Thermostat rating: at least 40 °C.']],
     [{ displacement_l: 80 }, ['Displacement: at most 20 l.']],
+    [{ rated_c: 88, full_open_c: 80 }, ['Fully open: must lie above “Thermostat rating”.']],
+    [{ on_c: 95, off_c: 99 }, ['Fan off: must lie below “Fan on”.']],
     [{ cap_kpa: null, on_c: null, off_c: null, full_open_c: null }, []],
   ])('%j', (change, expected) => expect(problems(change)).toEqual(expected));
 });
@@ -46,5 +48,16 @@ describe('startingVehicle', () => {
     expect(small.coolant.volume_l).toBeLessThan(start.coolant.volume_l);
     expect(small.engine.kerb_mass_kg).toBeLessThan(start.engine.kerb_mass_kg);
     expect(problems(toFormValues('B', small))).toEqual([]);
+  });
+
+  it('estimates anew what is still the estimate, and leaves what a person wrote', () => {
+    const kind = { fuel: 'petrol', displacement_l: 1.2, hybrid: false } as const;
+    const before = toFormValues('A 1', startingVehicle(kind));
+    const typed = { ...before, volume_l: 9.9, displacement_l: 3, fuel: 'diesel' } as const;
+    const after = estimatedAnew(typed, kind);
+    const estimate = toFormValues('A 1', startingVehicle({ fuel: 'diesel', displacement_l: 3, hybrid: false }));
+    expect(after.volume_l).toBe(9.9);
+    expect(after.kerb_mass_kg).toBe(estimate.kerb_mass_kg);
+    expect(after.kerb_mass_kg).not.toBe(before.kerb_mass_kg);
   });
 });
