@@ -3,7 +3,7 @@ import type { Cause } from '../../src/core/base';
 import { writeTrace } from '../../src/core/formats';
 import { startingVehicle } from '../../src/core/planning';
 import { drawScenario } from '../../src/core/plant';
-import { expect, expectClean, newJob, openTrace, test, warmUp } from './support';
+import { expect, expectClean, newJob, openTrace, test } from './support';
 
 /** A drive of the vehicle that `newJob` adds, with a fault. */
 const driveWith = (cause: Cause, seed: number): string =>

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CAUSES, type Cause } from '../base';
-import { acrossDivide, GRADE_FROM, gradeOf } from './grade';
+import { acrossDivide, gradeOf } from './grade';
 import { neighboursOf } from '../base';
 import { addLogs, noiseScale, toProbabilities } from './posterior';
 import { logPriors } from './priors';
