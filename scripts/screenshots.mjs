@@ -73,7 +73,9 @@ async function importShots() {
     .trim()
     .split('\n')
     .slice(1)
-    .map((l) => Number(l.split(',')[1]));
+    .map((l) => l.split(',')[1])
+    .filter((reading) => reading !== '')
+    .map(Number);
   const at = (t) => ect[Math.max(0, Math.min(ect.length - 1, t))];
   const rows = Array.from({ length: 960 }, (_, i) => 2 * i).map((t) =>
     [t, at(t - 128) - 3, 2 + 0.4 * at(t - 170), 0.8 * at(t - 150)].map((v) => v.toFixed(1)).join(';'),

@@ -13,11 +13,14 @@ export const caseOfJob = (detail: JobDetail, findings: readonly FindingRecord[],
   });
 
 /** Version of the way summaries are worked out: another one makes all of them anew. */
-const WORKED_OUT_BY = 1;
+const WORKED_OUT_BY = 2;
 
 /** What a summary was worked out from. */
 export const summaryBasis = (job: JobRecord, vehicle: VehicleRecord, figuresChangedAt: number): string =>
   [WORKED_OUT_BY, job.revision, vehicle.updatedAt, figuresChangedAt].join(' ');
+
+/** Whether the headline says what the work should have brought, which no drive has shown yet. */
+export const expectedOnly = ({ headline, unproven }: Case): boolean => unproven && headline.family === 'sound';
 
 /** What the list shows of a case. */
 export const summaryOf = (job: JobRecord, basis: string, found: Case): SummaryRecord => ({
@@ -27,4 +30,5 @@ export const summaryOf = (job: JobRecord, basis: string, found: Case): SummaryRe
   share: found.headline.share,
   family: found.headline.family,
   empty: found.lines.length === 0 && found.drives.length === 0,
+  expected: expectedOnly(found),
 });

@@ -78,6 +78,14 @@ describe('words of a job', () => {
     expect(summaryBasis(job, car, 5)).not.toBe(basis);
     expect(summaryOf(job, basis, found([]))).toMatchObject({ jobId: 'j', basis, text: 'Cannot tell yet', empty: true });
     const drive: Entry = { kind: 'drive', id: 'a', at: 1, traceId: 't', leftOut: '' };
-    expect(summaryOf(job, basis, found([drive]))).toMatchObject({ text: 'Cannot tell yet', empty: false });
+    expect(summaryOf(job, basis, found([drive]))).toMatchObject({
+      text: 'Cannot tell yet',
+      empty: false,
+      expected: false,
+    });
+    const after = found([{ kind: 'work', id: 'b', at: 2, work: 'replaced-thermostat', detail: '', benchPassed: true }]);
+    const named = (family: 'sound' | 'open', unproven: boolean) =>
+      summaryOf(job, basis, { ...after, unproven, headline: { ...after.headline, family } }).expected;
+    expect([named('sound', true), named('open', true), named('sound', false)]).toEqual([true, false, false]);
   });
 });

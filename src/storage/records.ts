@@ -113,6 +113,8 @@ export interface SummaryRecord {
   readonly family: CauseFamily;
   /** Nothing is known yet. */
   readonly empty: boolean;
+  /** Sound after work, not shown by a drive since. */
+  readonly expected: boolean;
 }
 
 /** An imported trace, kept whole: the canonical samples and the file as it came. */

@@ -122,7 +122,9 @@ describe('store', () => {
     const { job } = await jobWithTrace();
     await good(addPhoto({ jobId: job.id, stage: 'arrival', caption: 'p', image: new Blob(['x']) }));
     await good(startRecording(job.id, 'adapter'));
-    await good(putSummary({ jobId: job.id, basis: '', text: '', share: null, family: 'sound', empty: true }));
+    await good(
+      putSummary({ jobId: job.id, basis: '', text: '', share: null, family: 'sound', empty: true, expected: false }),
+    );
     const finding = judgeNow((await loadDrives(job.id)).traces[0]!.trace, vehicle);
     await good(putFinding((await nextToJudge())!, finding));
     const before = await rowsOfJob(job.id);

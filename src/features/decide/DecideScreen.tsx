@@ -1,16 +1,7 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
-import {
-  ACTION_KINDS,
-  ACTIONS,
-  actionSpec,
-  SCHOOLS,
-  type ActionCost,
-  type ActionKind,
-  type TestWorth,
-} from '@/core/case';
+import { ACTION_KINDS, ACTIONS, actionSpec, SCHOOLS, type ActionKind, type TestWorth } from '@/core/case';
 import type { CautionId } from '@/core/cautions';
 import { CAUSE_TEXT, causeName } from '@/core/evidence';
 import { AnswerItem } from '@/job/AnswerItem';
@@ -22,10 +13,10 @@ import { useWrite } from '@/job/useWrite';
 import { addEntry, undoEntries } from '@/storage/entries';
 import { Glyph } from '@/ui/Glyph';
 import { useUnits } from '@/ui/units';
+import { ActionTable } from './ActionTable';
 import { moneyText } from './money';
 import { usePrices } from './usePrices';
 
-const ACTIONS_SHOWN = 6;
 const TESTS_SHOWN = 4;
 /** Causes whose remedy is named, share. */
 const NAMED_FROM = 0.05;
@@ -64,72 +55,6 @@ function TwoRoutes() {
           <p className="text-lg leading-snug">No test is open that would tell anything.</p>
         )}
       </div>
-    </section>
-  );
-}
-
-function ActionTable({ actions }: { actions: readonly ActionCost[] }) {
-  const { prices, estimated } = usePrices();
-  const [all, setAll] = useState(false);
-  const money = (amount: number) => moneyText(amount, prices);
-  return (
-    <section aria-labelledby="actions-title">
-      <h2 id="actions-title" className="text-2xl type-sign">
-        What each choice is expected to cost
-      </h2>
-      <table className="mt-2 w-full" data-testid="actions">
-        <thead>
-          <tr className="text-right">
-            <th scope="col" className="text-left font-semibold">
-              Choice
-            </th>
-            <th scope="col">All told</th>
-            <th scope="col" className="font-normal">
-              Parts
-            </th>
-            <th scope="col" className="font-normal">
-              Labour
-            </th>
-            <th scope="col" className="font-normal">
-              Comes back
-            </th>
-            <th scope="col" className="font-normal">
-              Damage
-            </th>
-            <th scope="col" className="font-normal">
-              Cured
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {actions.slice(0, all ? undefined : ACTIONS_SHOWN).map((a) => (
-            <tr key={a.action} className="border-t border-base-content/15 text-right">
-              <th scope="row" className="py-1 text-left font-normal">
-                {ACTIONS[a.action].says}
-              </th>
-              <td className="font-bold">{money(a.cost)}</td>
-              <td>{money(a.parts)}</td>
-              <td>{money(a.labour)}</td>
-              <td>{money(a.comeBack)}</td>
-              <td>{money(a.harm)}</td>
-              <td>{percent(a.p_cured)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      <p className="mt-1 flex gap-4 text-sm">
-        {!all && actions.length > ACTIONS_SHOWN && (
-          <button type="button" className="underline underline-offset-4" onClick={() => setAll(true)}>
-            {actions.length - ACTIONS_SHOWN} more
-          </button>
-        )}
-        <span>
-          {estimated ? 'Prices are estimates for a car of this size. ' : ''}
-          <Link href="/figures#prices" className="underline underline-offset-4">
-            Your own prices
-          </Link>
-        </span>
-      </p>
     </section>
   );
 }

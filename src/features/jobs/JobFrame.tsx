@@ -7,6 +7,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import type { Headline } from '@/core/evidence';
 import { causeName } from '@/core/evidence';
 import { AnswerItem } from '@/job/AnswerItem';
+import { expectedOnly } from '@/job/caseOfJob';
 import { FAMILY_LOOK, oddsShares } from '@/job/causeLook';
 import { EvidenceTable } from '@/job/EvidenceTable';
 import { saveJob } from '@/job/jobFile';
@@ -32,9 +33,9 @@ function Parts({ headline }: { headline: Headline }) {
 }
 
 function Sign() {
-  const { headline, unproven } = useJob().case;
+  const found = useJob().case;
+  const { headline } = found;
   const look = FAMILY_LOOK[headline.family];
-  const expected = unproven && headline.family === 'sound';
   const size = headline.text.length > 30 ? 'text-[1.9rem]' : 'text-[2.75rem]';
   return (
     <div>
@@ -51,7 +52,7 @@ function Sign() {
         <p className="text-base type-label whitespace-nowrap">
           {headline.share === null
             ? null
-            : expected
+            : expectedOnly(found)
               ? 'expected after the work, not proven'
               : GRADE_NAME[headline.grade]}
         </p>

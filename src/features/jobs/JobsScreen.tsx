@@ -32,7 +32,8 @@ function Verdict({ summary: row }: { summary: JobSummary }) {
         </span>
       )}
       <span className="text-xl type-sign">{summary.text}</span>
-      {summary.share !== null && <span className="text-xl type-sign">{percent(summary.share)}</span>}
+      {summary.share !== null && <span className="text-xl type-sign whitespace-nowrap">{percent(summary.share)}</span>}
+      {summary.expected && <span className="type-label">not proven</span>}
     </span>
   );
 }
