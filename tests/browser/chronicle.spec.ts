@@ -186,10 +186,10 @@ test('a choice is weighed in money, becomes an entry, and follows the shop’s o
   const labour = page.getByLabel('One hour of labour');
   await labour.fill('-5');
   await labour.blur();
-  await expect(page.getByText('Between 0 and 10000000.')).toBeVisible();
+  await expect(page.getByText('Between 0 € and 10000000 €.')).toBeVisible();
   await labour.fill('400');
   await labour.blur();
-  await expect(page.getByText('Between 0 and 10000000.')).toHaveCount(0);
+  await expect(page.getByText('Between 0 € and 10000000 €.')).toHaveCount(0);
   await page.goto(job.replace(/case$/, 'decide'));
   await expect.poll(() => page.getByTestId('act-at-once').textContent()).not.toBe(before);
   const changed = await page.getByTestId('act-at-once').textContent();

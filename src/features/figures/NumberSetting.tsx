@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { UnitFamily } from '@/core/base';
 import { QuantityInput } from '@/ui/QuantityInput';
+import { useUnits } from '@/ui/units';
 
 /** One figure of the shop: what it is, the shipped one beside it, and a way back to that. */
 export function NumberSetting({
@@ -31,13 +32,18 @@ export function NumberSetting({
   onChange: (value: number | undefined) => void;
 }) {
   const [error, setError] = useState<string>();
+  const { show } = useUnits();
+  const withUnit = (si: number): string =>
+    family === null ? `${Number(si.toFixed(digits))} ${unit}` : show(family, si, digits);
   const take = (value: number | null) => {
     if (value !== null && Number.isNaN(value)) return setError(undefined);
-    const wrong = value !== null && !(value >= low && value <= high) ? `Between ${low} and ${high}.` : undefined;
+    const wrong =
+      value !== null && !(value >= low && value <= high)
+        ? `Between ${withUnit(low)} and ${withUnit(high)}.`
+        : undefined;
     setError(wrong);
     if (wrong === undefined) onChange(value ?? undefined);
   };
-  const shownShipped = family === null ? `${Number(shipped.toFixed(digits))} ${unit}` : undefined;
   return (
     <QuantityInput
       id={id}
@@ -48,7 +54,7 @@ export function NumberSetting({
       value={own ?? shipped}
       error={error}
       keepWrong={error !== undefined}
-      hint={own === undefined ? 'as shipped' : shownShipped ? `shipped: ${shownShipped}` : 'your own'}
+      hint={own === undefined ? 'as shipped' : `shipped: ${withUnit(shipped)}`}
       onChange={take}
     />
   );

@@ -10,7 +10,7 @@ const BY_HAND = 'by hand';
 
 /** Which drives of the job count for its odds, and why one does not; nothing while there is only one that counts. */
 export function DrivesUsed({ onLook }: { onLook: (traceId: string) => void }) {
-  const { job, traces, case: found } = useJob();
+  const { job, entries, traces, case: found } = useJob();
   const { drives } = found;
   const write = useWrite();
   const { say } = useUnits();
@@ -27,7 +27,8 @@ export function DrivesUsed({ onLook }: { onLook: (traceId: string) => void }) {
       <ul className="mt-1">
         {drives.map((drive) => {
           const trace = traces.find((t) => t.id === drive.traceId);
-          const leftOut = drive.why.startsWith('Left out');
+          const entry = entries.find((e) => e.id === drive.entryId);
+          const leftOut = entry?.kind === 'drive' && entry.leftOut !== '';
           return (
             <li key={drive.entryId} className="flex items-center gap-4 border-b border-base-content/15 py-1">
               <button

@@ -116,7 +116,7 @@ function mapCoolant(input: MapInput): Result<{ columns: MappedColumn[]; notes: s
   const all = candidatesFor(input, 'ect_c');
   const sure = all.filter((c) => c.confidence === 'sure');
   const doubted = input.guesses.find(
-    (g) => g.channel === 'ect_c' && g.confidence === 'unsure' && g.why !== 'from its values',
+    (g) => g.channel === 'ect_c' && g.confidence === 'unsure' && g.origin === 'header',
   );
   if (sure.length === 0 && doubted) {
     return fail(

@@ -27,6 +27,16 @@ describe('what a column is', () => {
     ]);
   });
 
+  it('a question tells of each guess what it is made from', () => {
+    const { guesses } = question(`time_s,alpha,beta,remark\n${rows((i) => `${i},${ect(i) + (i % 4)},${ect(i) + (i % 3)},x`)}`);
+    expect(guesses?.map((g) => [g.channel, g.origin])).toEqual([
+      ['time_s', 'header'],
+      ['ect_c', 'values'],
+      ['ect_c', 'values'],
+      [null, 'none'],
+    ]);
+  });
+
   it('one temperature alone is taken for the coolant, and it says so', () => {
     expect(read(`t,temp\n${rows((i) => `${i},${ect(i)}`)}`).report.notes.join()).toMatch(/only temperature/);
   });

@@ -6,6 +6,9 @@ import { presentSample, type GrowingNumbers, type RowTable } from '../table/rowT
 /** How far a guess can be trusted. */
 export type Confidence = 'sure' | 'likely' | 'unsure';
 
+/** What a guess is made from; none where there is nothing to go by. */
+export type GuessOrigin = 'header' | 'unit' | 'values' | 'none';
+
 /** A column with what it might be. */
 export interface ColumnGuess {
   readonly column: number;
@@ -13,7 +16,8 @@ export interface ColumnGuess {
   readonly channel: ChannelName | 'time_s' | null;
   readonly unit: string | null;
   readonly confidence: Confidence;
-  /** Where the guess comes from. */
+  readonly origin: GuessOrigin;
+  /** The same in words, with what speaks against it. */
   readonly why: string;
   /** Some of its values, evenly spread over the file, for a preview; NaN where none. */
   readonly sample: readonly number[];
@@ -91,29 +95,39 @@ export function understandColumns(table: RowTable): ColumnGuess[] {
     const base = { column: index, header: column.header, sample: previewOf(column.numbers, table.rows) };
     const byUnit = read.channel === null && !read.excluded && unit !== null ? channelOfUnit(unit) : null;
     if (byUnit !== null && isPlausible(values, byUnit, unit)) {
-      return { ...base, channel: byUnit, unit, confidence: 'likely', why: 'from its unit' };
+      return { ...base, channel: byUnit, unit, confidence: 'likely', origin: 'unit', why: 'from its unit' };
     }
     if (read.channel === null) {
       const channel = read.excluded ? null : guessFromValues(values, column.alternative !== null);
-      return { ...base, channel, unit: null, confidence: 'unsure', why: channel ? 'from its values' : 'not known' };
+      const from = channel
+        ? ({ origin: 'values', why: 'from its values' } as const)
+        : ({ origin: 'none', why: 'not known' } as const);
+      return { ...base, ...from, channel, unit: null, confidence: 'unsure' };
     }
+    const byHeader = { ...base, origin: 'header' } as const;
     if (read.channel === 'time_s') {
-      return { ...base, channel: 'time_s', unit, confidence: read.sure ? 'sure' : 'likely', why: 'from its header' };
+      return {
+        ...byHeader,
+        channel: 'time_s',
+        unit,
+        confidence: read.sure ? 'sure' : 'likely',
+        why: 'from its header',
+      };
     }
     if (unit !== null && !unitFits(read.channel, unit)) {
       const why = `${unit} is no unit of ${CHANNELS[read.channel].label.toLowerCase()}`;
-      return { ...base, channel: null, unit: null, confidence: 'unsure', why };
+      return { ...byHeader, channel: null, unit: null, confidence: 'unsure', why };
     }
     if (!isPlausible(values, read.channel, unit)) {
       const why = `its values are none of ${CHANNELS[read.channel].label.toLowerCase()}`;
-      return { ...base, channel: read.channel, unit, confidence: 'unsure', why };
+      return { ...byHeader, channel: read.channel, unit, confidence: 'unsure', why };
     }
     if (unit === '°C' && column.header !== read.channel && isRatherFahrenheit(values)) {
       const why = 'its values are too high for °C: they may be °F';
-      return { ...base, channel: read.channel, unit: '°F', confidence: 'unsure', why };
+      return { ...byHeader, channel: read.channel, unit: '°F', confidence: 'unsure', why };
     }
     const confidence = read.sure ? 'sure' : 'likely';
-    return { ...base, channel: read.channel, unit, confidence, why: 'from its header' };
+    return { ...byHeader, channel: read.channel, unit, confidence, why: 'from its header' };
   });
 }
 
