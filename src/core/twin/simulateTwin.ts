@@ -204,8 +204,8 @@ export function simulateTwin(
     let felt = wax;
     if (heatedBy_k > 0) {
       let duty: number;
-      if (fault.element === 0) duty = 0;
-      else if (fault.element === 2) duty = 1;
+      if (fault.heatingElement === 'dead') duty = 0;
+      else if (fault.heatingElement === 'always-on') duty = 1;
       else if (inputs.thermostatHeaterLogged) duty = inputs.thermostatHeater[k]!;
       else
         duty = Math.max(
@@ -218,8 +218,8 @@ export function simulateTwin(
     // Rising, the valve follows the opening curve; falling, it waits until the wax is a play below.
     played = felt > played ? felt : felt < played - HYSTERESIS_K ? felt + HYSTERESIS_K : played;
     lift = Math.min(fault.liftLimit, smoothStep((played - opening) * perSpan));
-    if (fault.fan === 0) fan = 0;
-    else if (fault.fan === 2) fan = 1;
+    if (fault.fan === 'dead') fan = 0;
+    else if (fault.fan === 'always-on') fan = 1;
     else if (belted) fan = Math.min(1.3, pump);
     else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - p.fanOn + 14) / 10)) * Math.min(1.3, pump);
     else if (inputs.fanLogged) fan = inputs.fan[k]!;

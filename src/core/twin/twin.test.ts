@@ -109,8 +109,8 @@ describe('twin', () => {
       ...vehicle,
       thermostat: { ...vehicle.thermostat, rated_c: 103, full_open_c: 115, heated: true, heated_rated_c: 85 },
     };
-    const dead = run(drive, { element: 0 }, heated).reading.at(-1)!;
-    const always = run(drive, { element: 2 }, heated).reading.at(-1)!;
+    const dead = run(drive, { heatingElement: 'dead' }, heated).reading.at(-1)!;
+    const always = run(drive, { heatingElement: 'always-on' }, heated).reading.at(-1)!;
     expect(dead).toBeGreaterThan(100);
     expect(always).toBeLessThan(dead - 10);
   });

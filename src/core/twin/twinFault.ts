@@ -1,16 +1,17 @@
+/** State of a switched part. */
+export type Switched = 'works' | 'dead' | 'always-on';
+
 /** What a cause changes in the twin; the neutral value leaves the healthy twin as it is. */
 export interface TwinFault {
   /** Share of full radiator flow past a shut valve; 0 leaves the vehicle's own vent. */
   readonly leak: number;
   readonly openingShift_k: number;
   readonly liftLimit: number;
-  /** Heating element: 1 works, 0 dead, 2 always on. */
-  readonly element: 0 | 1 | 2;
+  readonly heatingElement: Switched;
   /** Offset between element and reading, K: moves fan control with it. */
   readonly readingOffset_k: number;
   readonly senderLag_s: number;
-  /** Fan: 1 works, 0 dead, 2 always on. */
-  readonly fan: 0 | 1 | 2;
+  readonly fan: Switched;
   readonly pumpScale: number;
   readonly radiatorScale: number;
   /** Share of coolant replaced by air. */
@@ -22,10 +23,10 @@ export const NO_TWIN_FAULT: TwinFault = {
   leak: 0,
   openingShift_k: 0,
   liftLimit: 1,
-  element: 1,
+  heatingElement: 'works',
   readingOffset_k: 0,
   senderLag_s: 0,
-  fan: 1,
+  fan: 'works',
   pumpScale: 1,
   radiatorScale: 1,
   air: 0,
