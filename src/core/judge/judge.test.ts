@@ -97,21 +97,4 @@ describe('judgeTrace', () => {
     expect(line.causes.reduce((sum, c) => sum + c.probability, 0)).toBeCloseTo(1, 12);
     expect(line.verdict.probability).toBe(line.causes[0]!.probability);
   });
-
-  it('flags parameters that no vehicle has, and leaves those of its own model alone', () => {
-    const s = drawScenario({ seed: 76_000, cause: 'healthy', channelSet: 'full' });
-    const usual = judgeNow(s.trace, s.vehicle).parameters;
-    expect(usual.length).toBeGreaterThan(3);
-    expect(usual.filter((p) => p.flagged).map((p) => p.name)).toEqual([]);
-    // The same drive said to be of a vehicle with a fifth of the water to warm.
-    const { engine, coolant } = s.vehicle;
-    const wrong = judgeNow(s.trace, {
-      ...s.vehicle,
-      engine: { ...engine, displacement_l: engine.displacement_l / 5 },
-      coolant: { ...coolant, volume_l: coolant.volume_l / 5 },
-    }).parameters;
-    const flagged = wrong.filter((p) => p.flagged);
-    expect(flagged.length).toBeGreaterThan(0);
-    for (const p of flagged) expect(Math.abs(p.z)).toBeGreaterThan(2.5);
-  });
 });

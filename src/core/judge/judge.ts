@@ -223,7 +223,7 @@ export function* judgeTrace(
     ways: driveWays(problem, fits, (fit) => scaled(hypotheses[fits.indexOf(fit)]!) / temperatureOf(problem)),
     basis: basisOf(options.memory ?? null),
     faultFigures: faultFigures(bestFit),
-    parameters: reportParameters(problem, bestFit),
+    parameters: reportParameters(problem.prior, bestFit.fit.z),
     hypotheses,
     memory,
     curves,

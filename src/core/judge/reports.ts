@@ -4,18 +4,28 @@ import type { CauseShare, FaultFigure, HypothesisReport, ParameterReport } from 
 import type { HypothesisFit, TraceProblem } from './fits/traceFit';
 import { effect_k } from './fits/visibility';
 
-/** Fitted vehicle parameters beside their priors. */
-export function reportParameters(problem: TraceProblem, best: HypothesisFit): ParameterReport[] {
-  const at = problem.prior.toParameters(best.fit.z);
-  const prior = problem.prior.toParameters(new Float64Array(best.fit.z.length));
+/** Distance from its prior beyond which a parameter is called one that no such vehicle has, standard deviations. */
+const FLAGGED_FROM = 2.5;
+
+/**
+ * Fitted vehicle parameters beside their priors. What belongs to the day and not to the vehicle is never flagged.
+ *
+ * @param fitted where the fit came to rest, in standard deviations of the prior
+ */
+export function reportParameters(
+  { toParameters }: Pick<TraceProblem['prior'], 'toParameters'>,
+  fitted: Float64Array,
+): ParameterReport[] {
+  const at = toParameters(fitted);
+  const prior = toParameters(new Float64Array(fitted.length));
   return VEHICLE_PARAMETERS.map((p, i) => ({
     name: p.name,
     label: p.label,
     unit: p.unit,
     value: at[p.name],
     prior: prior[p.name],
-    z: best.fit.z[i]!,
-    flagged: p.name !== 'startExcess' && p.name !== 'ambient' && Math.abs(best.fit.z[i]!) > 2.5,
+    z: fitted[i]!,
+    flagged: p.name !== 'startExcess' && p.name !== 'ambient' && Math.abs(fitted[i]!) > FLAGGED_FROM,
   }));
 }
 
