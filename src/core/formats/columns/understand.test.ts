@@ -28,7 +28,9 @@ describe('what a column is', () => {
   });
 
   it('a question tells of each guess what it is made from', () => {
-    const { guesses } = question(`time_s,alpha,beta,remark\n${rows((i) => `${i},${ect(i) + (i % 4)},${ect(i) + (i % 3)},x`)}`);
+    const { guesses } = question(
+      `time_s,alpha,beta,remark\n${rows((i) => `${i},${ect(i) + (i % 4)},${ect(i) + (i % 3)},x`)}`,
+    );
     expect(guesses?.map((g) => [g.channel, g.origin])).toEqual([
       ['time_s', 'header'],
       ['ect_c', 'values'],
