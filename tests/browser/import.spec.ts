@@ -54,6 +54,35 @@ test('what cannot be read says what, where, and how to mend it; nothing is lost'
   await expect(page.getByLabel('Trace', { exact: true }).locator('option')).toHaveCount(2);
 });
 
+test('of several files dropped at once each is answered for: the wrong ones told, the doubtful ones asked about', async ({
+  page,
+}) => {
+  await newJob(page, 'Van 20');
+  await openTrace(page);
+  await drop(page, 'first.csv', warmUp(88));
+  await expect(page.getByTestId('imported')).toContainText('first.csv');
+  const file = (name: string, body: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(body) });
+  await page
+    .getByTestId('log-file')
+    .setInputFiles([
+      file('empty.csv', ''),
+      file('tuesday.csv', warmUp(86)),
+      file('rpm.csv', 'time_s,rpm\n0,700\n1,710\n2,720\n'),
+      file('thursday.csv', warmUp(84)),
+    ]);
+  for (const name of ['tuesday.csv', 'thursday.csv']) {
+    await expect(page.getByTestId('second-or-another')).toContainText(name);
+    await page.getByRole('button', { name: 'Another drive' }).click();
+  }
+  await expect(page.getByTestId('second-or-another')).toHaveCount(0);
+  for (const name of ['empty.csv', 'rpm.csv']) {
+    await expect(page.getByTestId('import-error')).toContainText(`${name} was not read`);
+    await page.getByTestId('import-error').getByRole('button', { name: 'Close' }).click();
+  }
+  await expect(page.getByTestId('import-error')).toHaveCount(0);
+  await expect(page.getByLabel('Trace', { exact: true }).locator('option')).toHaveCount(3);
+});
+
 test('columns without names are asked for', async ({ page }) => {
   await newJob(page, 'Van 14');
   await openTrace(page);

@@ -26,7 +26,7 @@ export interface DecisionBasis {
 /** Probability that an action leaves the car cured, if one cause is the true one. */
 export function cures(action: ActionKind, cause: Cause, risks: WorkRisks): number {
   const { work } = actionSpec(action);
-  // A cold day is cured by being told so: any part fitted for it leaves the complaint where it was.
+  // A cold day is cured by being told so; a part fitted for it leaves the complaint where it was.
   if (cause === 'insufficient-heat') return action === 'leave-it' ? 1 : 0;
   let stays = 1;
   let spoilt = 0;

@@ -186,23 +186,28 @@ export function TraceIntake({ children }: { children: ReactNode }) {
   const router = useRouter();
   const here = usePathname();
   const { reading, read, stop } = useImport();
-  const [refused, setRefused] = useState<Refused | null>(null);
-  const [doubtful, setDoubtful] = useState<Doubtful | null>(null);
+  // Of several files dropped at once each may have its question: they are asked one after the other.
+  const [refusals, setRefusals] = useState<readonly Refused[]>([]);
+  const [doubts, setDoubts] = useState<readonly Doubtful[]>([]);
+  const [refused] = refusals;
+  const [doubtful] = doubts;
+  const closeRefused = () => setRefusals((all) => all.slice(1));
+  const closeDoubtful = () => setDoubts((all) => all.slice(1));
   const [imported, setImported] = useState<string | null>(null);
   const [shown, setShown] = useState<ShownImport | null>(null);
 
   const keep = async (file: File, { read: taken, options }: Imported) => {
-    setDoubtful(null);
     const place = { jobId: job.id, vehicleId: job.vehicleId, fileName: file.name };
     const kept = await write(keepLog(place, file, taken, options));
     if (kept) setImported(kept.id);
   };
   const take = async (file: File, options: ReadOptions | null) => {
-    setRefused(null);
     const result = await read(file, file.name, options);
-    if (!result.ok) return setRefused({ file, error: result.error });
+    if (!result.ok) return setRefusals((all) => [...all, { file, error: result.error }]);
     const [beside] = traces;
-    if (beside && onlyTemperatures(result.value)) return setDoubtful({ file, read: result.value, beside });
+    if (beside && onlyTemperatures(result.value)) {
+      return setDoubts((all) => [...all, { file, read: result.value, beside }]);
+    }
     await keep(file, result.value);
   };
   useTriageColumns((file) => void take(file, null));
@@ -212,6 +217,7 @@ export function TraceIntake({ children }: { children: ReactNode }) {
     noKeyboard: true,
     multiple: true,
     onDrop: (files) => {
+      setRefusals([]);
       void (async () => {
         for (const file of files) await take(file, null);
       })();
@@ -242,20 +248,27 @@ export function TraceIntake({ children }: { children: ReactNode }) {
       {doubtful && (
         <SecondOrAnother
           doubtful={doubtful}
-          onDrive={() => void keep(doubtful.file, doubtful.read)}
-          onBeside={() => {
-            setShown({ traceId: doubtful.beside.id, second: doubtful.file });
-            setDoubtful(null);
+          onDrive={() => {
+            closeDoubtful();
+            void keep(doubtful.file, doubtful.read);
           }}
-          onClose={() => setDoubtful(null)}
+          onBeside={() => {
+            closeDoubtful();
+            setShown({ traceId: doubtful.beside.id, second: doubtful.file });
+          }}
+          onClose={closeDoubtful}
         />
       )}
       {refused && (
         <RefusedPanel
+          key={`${refused.file.name} ${refusals.length}`}
           refused={refused}
-          onChoose={(options) => void take(refused.file, options)}
+          onChoose={(options) => {
+            closeRefused();
+            void take(refused.file, options);
+          }}
           onOther={open}
-          onClose={() => setRefused(null)}
+          onClose={closeRefused}
         />
       )}
       <ImportReportDialog shown={shown} onClose={() => setShown(null)} />
