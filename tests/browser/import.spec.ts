@@ -125,6 +125,17 @@ test('judging shows its progress and can be stopped and taken up again', async (
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
 });
 
+test('judging is taken up again after a reload in the middle of it', async ({ page }) => {
+  await newJob(page, 'Van 23');
+  await openTrace(page);
+  await drop(page, 'drive.csv', warmUp(72));
+  await expect(page.getByRole('progressbar', { name: 'Judging' })).toBeVisible();
+  await expect(page.getByTestId('why')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
+  await expect(page.getByRole('progressbar', { name: 'Judging' })).toHaveCount(0);
+});
+
 test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Load the demo garage' }).click();
