@@ -172,11 +172,13 @@ test('an entry of another time breaks neither the job nor the list, and is shown
 test('a choice is weighed in money, becomes an entry, and follows the shop’s own prices', async ({ page }) => {
   await newJob(page, 'Van 46');
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
+  await expect(page.getByTestId('latest-evidence')).toContainText('Slow to warm up');
   await page.keyboard.press('6');
   await expect(page.getByTestId('actions').getByRole('row')).not.toHaveCount(1);
   const before = await page.getByTestId('act-at-once').textContent();
   await expectClean(page);
   await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/^Written down: /)).toBeVisible();
   await page.keyboard.press('5');
   await expect(page.getByTestId('chronicle')).toContainText('choice');
 
@@ -189,6 +191,7 @@ test('a choice is weighed in money, becomes an entry, and follows the shop’s o
   await expect(page.getByText('Between 0 € and 10000000 €.')).toBeVisible();
   await labour.fill('400');
   await labour.blur();
+  await expect(page.getByText('shipped: 90 €')).toBeVisible();
   await expect(page.getByText('Between 0 € and 10000000 €.')).toHaveCount(0);
   await page.goto(job.replace(/case$/, 'decide'));
   await expect.poll(() => page.getByTestId('act-at-once').textContent()).not.toBe(before);
@@ -204,6 +207,7 @@ test('a choice is weighed in money, becomes an entry, and follows the shop’s o
   await expect(page.getByTestId('act-at-once')).toHaveText(changed!);
   await page.goto('/figures');
   await page.getByRole('button', { name: 'Everything as shipped' }).click();
+  await expect(page.getByText('All figures are as shipped again.')).toBeVisible();
   await page.goto(job.replace(/case$/, 'decide'));
   await expect(page.getByTestId('act-at-once')).toHaveText(before!);
 });
