@@ -9,6 +9,7 @@ const CORE_ALLOWED = {
   formats: ['base', 'signal', 'obd', 'formats'],
   plant: ['base', 'signal', 'sender', 'coolant', 'plant'],
   twin: ['base', 'signal', 'coolant', 'twin'],
+  procedure: ['base', 'procedure'],
   cautions: ['base', 'cautions'],
   monitor: ['base', 'signal', 'coolant', 'monitor'],
   limits: ['base', 'coolant', 'monitor', 'limits'],
@@ -50,7 +51,7 @@ module.exports = {
       name: 'storage-stands-on-core',
       severity: 'error',
       from: { path: '^src/storage/' },
-      to: { path: '^src/', pathNot: '^src/(storage|core/(base|formats|sender|case|judge|plant|twin))/' },
+      to: { path: '^src/', pathNot: '^src/(storage|core/(base|formats|sender|case|judge|plant|procedure|twin))/' },
     },
     {
       name: 'workers-stand-on-core',

@@ -1,6 +1,6 @@
 /** Reads any log the import understands and writes the canonical CSV; prints the import report as JSON. */
 import { writeFileSync } from 'node:fs';
-import { plainColumn, writeTrace, type ImportError } from '../core/formats';
+import { writeTrace, type ImportError } from '../core/formats';
 import { readTraceFile, userPath } from './files';
 
 const [input, output, ...rest] = process.argv.slice(2);
@@ -10,13 +10,8 @@ if (input === undefined || output === undefined || rest.length > 0) {
 }
 
 /** Previews belong on a screen. */
-const printable = ({ guesses, ...error }: ImportError): object =>
-  guesses
-    ? {
-        ...error,
-        guesses: guesses.map(plainColumn),
-      }
-    : error;
+const printable = ({ question, ...error }: ImportError): object =>
+  question ? { ...error, guesses: question.guesses, numbersOpen: question.numbersOpen } : error;
 
 const read = await readTraceFile(userPath(input));
 if (!read.ok) {

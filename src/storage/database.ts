@@ -1,5 +1,6 @@
 import { Dexie, type EntityTable } from 'dexie';
 import { completeReports } from './migrations/completeReports';
+import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
 import type {
   EntryRecord,
@@ -7,6 +8,7 @@ import type {
   JobRecord,
   PhotoRecord,
   RecordingRecord,
+  RunRecord,
   SettingRecord,
   SummaryRecord,
   TraceRecord,
@@ -24,6 +26,7 @@ export class VarmekDatabase extends Dexie {
   photos!: EntityTable<PhotoRecord, 'id'>;
   settings!: EntityTable<SettingRecord, 'key'>;
   recordings!: EntityTable<RecordingRecord, 'id'>;
+  runs!: EntityTable<RunRecord, 'id'>;
   triage!: EntityTable<TriageRecord, 'id'>;
   summaries!: EntityTable<SummaryRecord, 'jobId'>;
 
@@ -39,6 +42,7 @@ export class VarmekDatabase extends Dexie {
     });
     this.version(2).stores({ recordings: 'id, jobId', triage: 'id, addedAt' }).upgrade(completeReports);
     this.version(3).stores({ entries: 'id, jobId', summaries: 'jobId' }).upgrade(toChronicle);
+    this.version(4).stores({ runs: 'id, jobId' }).upgrade(toChoices);
   }
 }
 

@@ -5,7 +5,7 @@ import type {
   EntryRecord,
   FindingRecord,
   JobRecord,
-  JobState,
+  JobStanding,
   PlanRecord,
   SummaryRecord,
   TraceRecord,
@@ -20,10 +20,8 @@ export interface NewJob {
   readonly vehicleId: string;
   readonly complaint: string;
   readonly conditions?: string;
-  readonly state?: JobState;
-  readonly lookAgainOn?: string;
+  readonly standing?: JobStanding;
   readonly plan?: JobRecord['plan'];
-  readonly stopwatch?: JobRecord['stopwatch'];
   readonly createdAt?: number;
 }
 
@@ -35,10 +33,8 @@ export function jobRecord(fields: NewJob): JobRecord {
     vehicleId: fields.vehicleId,
     complaint: fields.complaint,
     conditions: fields.conditions ?? '',
-    state: fields.state ?? 'to-look-at',
-    lookAgainOn: fields.lookAgainOn ?? '',
     plan: fields.plan ?? null,
-    stopwatch: fields.stopwatch ?? null,
+    ...(fields.standing ?? { state: 'to-look-at' }),
     createdAt: now,
     updatedAt: now,
     revision: 0,
@@ -66,9 +62,20 @@ export function addJob(
 /** Changes fields of a job and marks it as touched. */
 export function updateJob(
   id: string,
-  change: Partial<Omit<JobRecord, 'id' | 'createdAt' | 'plan' | 'revision'>>,
+  change: Partial<Pick<JobRecord, 'complaint' | 'conditions'>>,
 ): Promise<Result<number, StorageError>> {
   return kept(() => database().jobs.update(id, { ...change, updatedAt: Date.now() }));
+}
+
+/** Says where a job stands; the day to look again goes with any other state. */
+export function setStanding(id: string, standing: JobStanding): Promise<Result<number, StorageError>> {
+  return kept(() =>
+    database().jobs.update(id, (job) => {
+      const changed: { state: string; lookAgainOn?: string } = job;
+      delete changed.lookAgainOn;
+      Object.assign(changed, standing, { updatedAt: Date.now() });
+    }),
+  );
 }
 
 /** Merges a change into a job's plan inside one transaction: two tabs and quick typing lose nothing. */

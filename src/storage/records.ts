@@ -2,6 +2,7 @@ import type { CauseFamily, ChannelName, Trace, Vehicle } from '@/core/base';
 import type { Finding } from '@/core/judge';
 import type { Alignment, ImportReport, LoggedSeries, ReadOptions } from '@/core/formats';
 import type { Phase } from '@/core/plant';
+import type { Run } from '@/core/procedure';
 import type { CurvePoint } from '@/core/sender';
 import type { VehicleMemory } from '@/core/twin';
 
@@ -59,12 +60,15 @@ export interface PlanRecord {
   readonly altitude_m?: number | null;
 }
 
-/** A drive being timed: kept so that a reload does not lose it. */
-export interface StopwatchRecord {
-  /** When it was started last, ms; null while it stands. */
-  readonly runningSince: number | null;
-  /** What had run before, s. */
-  readonly elapsed_s: number;
+/** Procedures that are timed. */
+export const RUN_KINDS = ['drive'] as const;
+export type RunKind = (typeof RUN_KINDS)[number];
+
+/** A procedure being timed: kept so that a reload does not lose it. */
+export interface RunRecord extends Run {
+  readonly id: string;
+  readonly jobId: string;
+  readonly procedure: RunKind;
 }
 
 /** A photo taken at some stage of a job. */
@@ -77,19 +81,21 @@ export interface PhotoRecord {
   readonly image: Blob;
 }
 
+/** Where a job stands; one to look at again has its day, ISO. */
+export type JobStanding =
+  { readonly state: 'look-again'; readonly lookAgainOn: string } | { readonly state: Exclude<JobState, 'look-again'> };
+
 /** A job: one complaint about one vehicle. What is known of it stands in its entries. */
-export interface JobRecord {
+export type JobRecord = JobFields & JobStanding;
+
+interface JobFields {
   readonly id: string;
   readonly vehicleId: string;
   /** The customer's words. */
   readonly complaint: string;
   /** When it happens, in words: speed, load, minutes from the start. */
   readonly conditions: string;
-  readonly state: JobState;
-  /** Day to look again, ISO; empty when none is set. */
-  readonly lookAgainOn: string;
   readonly plan: PlanRecord | null;
-  readonly stopwatch: StopwatchRecord | null;
   readonly createdAt: number;
   readonly updatedAt: number;
   /** Counts changes to what the job's odds follow from. */

@@ -1,5 +1,13 @@
 import { database, type VarmekDatabase } from './database';
-import type { EntryRecord, FindingRecord, PhotoRecord, RecordingRecord, SummaryRecord, TraceRecord } from './records';
+import type {
+  EntryRecord,
+  FindingRecord,
+  PhotoRecord,
+  RecordingRecord,
+  RunRecord,
+  SummaryRecord,
+  TraceRecord,
+} from './records';
 
 /** Rows that belong to one job, by table. */
 export interface JobRows {
@@ -8,6 +16,7 @@ export interface JobRows {
   readonly findings: readonly FindingRecord[];
   readonly photos: readonly PhotoRecord[];
   readonly recordings: readonly RecordingRecord[];
+  readonly runs: readonly RunRecord[];
   readonly summaries: readonly SummaryRecord[];
 }
 
@@ -24,6 +33,7 @@ export const JOB_TABLES: Readonly<Record<JobTable, 'travels' | 'derived'>> = {
   findings: 'derived',
   photos: 'travels',
   recordings: 'travels',
+  runs: 'travels',
   summaries: 'derived',
 };
 

@@ -4,7 +4,7 @@ import { importError, type ImportError, type LogClock, type ReadOptions, type Re
 import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
 import { callWorker, type Cancelled, type OpenWorker, type Running } from './callWorker';
-import type { JudgeSettings, SecondLog, TraceWorkerApi, WorkerBug } from './protocol';
+import type { JudgeSettings, KnownFile, SecondLog, TraceWorkerApi, WorkerBug } from './protocol';
 
 function openTraceWorker(): OpenWorker<TraceWorkerApi> {
   const worker = new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' });
@@ -33,10 +33,11 @@ export type RunningImport = Running<ReadTrace, ImportError>;
 export function startImport(
   file: Blob,
   options: ReadOptions = {},
+  known: readonly KnownFile[] = [],
   onProgress: (share: number) => void = () => undefined,
 ): RunningImport {
   const { result, cancel } = callWorker(openTraceWorker, (api) =>
-    api.importFile(file, options, Comlink.proxy(onProgress)),
+    api.importFile(file, options, known, Comlink.proxy(onProgress)),
   );
   return { result: importing(result), cancel };
 }

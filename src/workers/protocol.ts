@@ -1,7 +1,15 @@
 import type { Result, Trace, Vehicle } from '@/core/base';
 import type { Finding, JudgeOptions, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
-import type { Alignment, ImportError, LogClock, LoggedSeries, ReadOptions, ReadTrace } from '@/core/formats';
+import type {
+  Alignment,
+  ColumnChoices,
+  ImportError,
+  LogClock,
+  LoggedSeries,
+  ReadOptions,
+  ReadTrace,
+} from '@/core/formats';
 
 /** A second log with the places where it may lie, by clock and by curve; null where one does not tell. */
 export interface SecondLog {
@@ -13,12 +21,19 @@ export interface SecondLog {
 /** What a trace is judged with beside its vehicle; plain data. */
 export type JudgeSettings = JudgeOptions;
 
+/** Choices made for files with these headers. */
+export interface KnownFile {
+  readonly headers: readonly string[];
+  readonly choices: ColumnChoices;
+}
+
 /** What the worker that reads and judges traces offers. Only plain data crosses. */
 export interface TraceWorkerApi {
-  /** Reads a log; progress is the share of the file that was taken. */
+  /** Reads a log, by what is known of files like it; progress is the share of the file that was taken. */
   importFile(
     file: Blob,
     options: ReadOptions,
+    known: readonly KnownFile[],
     onProgress: (share: number) => void,
   ): Promise<Result<ReadTrace, ImportError>>;
   /** Reads a second log of a drive and looks where it lies on the first. */

@@ -3,6 +3,7 @@ import { fail, ok, type Result, type Trace } from '@/core/base';
 import { judgeTrace, learnVehicle } from '@/core/judge';
 import {
   createFileReader,
+  createRememberingReader,
   createSeriesReader,
   placeSeries,
   refuseBySize,
@@ -44,8 +45,16 @@ async function readWhole<T>(
 }
 
 const api: TraceWorkerApi = {
-  async importFile(file, options, onProgress) {
-    const read = await readWhole(file, createFileReader(options), onProgress);
+  async importFile(file, options, known, onProgress) {
+    const { reader, again } = createRememberingReader(options, (headers) => {
+      const found = known.find(
+        (k) => k.headers.length === headers.length && k.headers.every((h, i) => h === headers[i]),
+      );
+      return found?.choices ?? null;
+    });
+    const first = await readWhole(file, reader, onProgress);
+    const chosen = again();
+    const read = chosen ? await readWhole(file, createFileReader(chosen), onProgress) : first;
     return read.ok ? Comlink.transfer(read, buffersOf(read.value.trace)) : read;
   },
   async openSecondLog(file, trace, clock) {

@@ -8,12 +8,13 @@ import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
 import { database } from '@/storage/database';
 import { packJob, unpackJob } from '@/storage/bundle/jobBundle';
 import { changeVehicle } from '@/storage/changeVehicle';
-import { addJob, loadJob, updateJob } from '@/storage/jobs';
+import { addJob, loadJob } from '@/storage/jobs';
 import { readMemory } from '@/storage/memoryFile';
 import { addPhoto } from '@/storage/photos';
 import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
 import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
+import { putRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
@@ -31,7 +32,7 @@ async function jobWithLog() {
   if (!read.ok) throw new Error(read.error.message);
   const { trace, report } = read.value;
   const fields = { jobId: job.id, vehicleId: car.id, fileName: 'fahrt.csv', raw: new Blob([LOG]), trace, report };
-  const record = await good(addTrace({ ...fields, options: { leave: ['out-of-order'] } }));
+  const record = await good(addTrace({ ...fields, options: { otherwise: ['out-of-order'] } }));
   return { car, job, record };
 }
 
@@ -40,16 +41,23 @@ async function packed(jobId: string): Promise<Blob> {
   return packJob(job, car, await rowsOfJob(jobId));
 }
 
+/** A job file with its main part changed. */
+async function changedMain(
+  file: Blob,
+  change: (main: Record<string, unknown>) => Record<string, unknown>,
+): Promise<Blob> {
+  const files = unzipSync(new Uint8Array(await file.arrayBuffer()));
+  const main = JSON.parse(strFromU8(files['job.json']!)) as Record<string, unknown>;
+  return new Blob([zipSync({ ...files, 'job.json': strToU8(JSON.stringify(change(main))) }) as BlobPart]);
+}
+
 describe('column choices', () => {
   const mapping = { 0: { channel: 'time_s', unit: 's' }, 2: { channel: 'ect_c', unit: '°F' } } as const;
 
   it('are kept under the headers of the file', async () => {
     await good(saveColumnChoices(['a', 'b', 'c'], { mapping, numbers: { decimalComma: true, grouped: false } }));
-    expect(await loadColumnChoices(['a', 'b', 'c'])).toEqual({
-      mapping,
-      numbers: { decimalComma: true, grouped: false },
-    });
-    expect(await loadColumnChoices(['a', 'b'])).toBeNull();
+    const choices = { mapping, numbers: { decimalComma: true, grouped: false } };
+    expect(await loadColumnChoices()).toEqual([{ headers: ['a', 'b', 'c'], choices }]);
   });
 
   it('a broken entry counts as none', async () => {
@@ -57,7 +65,7 @@ describe('column choices', () => {
       key: 'columns:a\u001fb',
       value: { choices: [{ column: 0, channel: 'nonsense' }] },
     });
-    expect(await loadColumnChoices(['a', 'b'])).toBeNull();
+    expect(await loadColumnChoices()).toEqual([]);
   });
 });
 
@@ -142,7 +150,7 @@ describe('a job as a file', () => {
     expect(back.entries.map((e) => [e.kind, e.at])).toContainEqual(['check', 7]);
     expect(back.vehicle).toMatchObject({ plate: 'Van 5', vehicle });
     expect(await back.traces[0]!.raw.text()).toBe(LOG);
-    expect(back.traces[0]).toMatchObject({ fileName: 'fahrt.csv', options: { leave: ['out-of-order'] } });
+    expect(back.traces[0]).toMatchObject({ fileName: 'fahrt.csv', options: { otherwise: ['out-of-order'] } });
     expect(back.traces[0]!.second).toMatchObject({
       fileName: 'hose.csv',
       alignment: companion.alignment,
@@ -167,7 +175,7 @@ describe('a job as a file', () => {
     expect(!read.ok && read.error).toMatch(message);
   });
 
-  it('takes the memory of the vehicle and a running stopwatch along', async () => {
+  it('takes the memory of the vehicle and a running stopwatch along, of a file of today and of the kind before', async () => {
     const { car, job } = await jobWithLog();
     const memory: VehicleMemory = {
       mean: Array.from({ length: VEHICLE_PARAMETER_COUNT }, (_, i) => i / 10),
@@ -175,10 +183,22 @@ describe('a job as a file', () => {
       heatSource: 'load',
     };
     await good(changeVehicle(car.id, { memory }, false));
-    await good(updateJob(job.id, { stopwatch: { runningSince: 1_900_000_000_000, elapsed_s: 12.5 } }));
-    const back = await good(unpackJob(await packed(job.id)));
+    const run = { runningSince: 1_900_000_000_000, elapsed_s: 12.5, ended_s: {} };
+    await good(putRun(job.id, 'drive', run));
+    const file = await packed(job.id);
+    const back = await good(unpackJob(file));
     expect(back.vehicle.memory).toEqual(memory);
-    expect(back.job.stopwatch).toEqual({ runningSince: 1_900_000_000_000, elapsed_s: 12.5 });
+    expect(back.runs).toEqual([{ procedure: 'drive', ...run }]);
+    const { ended_s: _none, ...stopwatch } = run;
+    const before = await changedMain(file, (main) => ({
+      ...{ ...main, schema: 'varmek-job/2', runs: undefined },
+      job: { ...(main.job as object), state: 'look-again', lookAgainOn: '', stopwatch },
+      traces: (main.traces as object[]).map((t) => ({ ...t, options: { leave: ['clock-jump', 'gap'] } })),
+    }));
+    const old = await good(unpackJob(before));
+    expect(old.runs).toEqual(back.runs);
+    expect(old.job.standing).toMatchObject({ state: 'look-again', lookAgainOn: expect.stringMatching(/^\d{4}-/) });
+    expect(old.traces[0]!.options).toEqual({ otherwise: ['clock-set-back', 'clock-set-forward', 'gap'] });
   });
 
   it.each<[string, unknown]>([

@@ -1,4 +1,5 @@
 import 'fake-indexeddb/auto';
+import { addDays, format } from 'date-fns';
 import { Dexie } from 'dexie';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
@@ -6,6 +7,7 @@ import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { readEntry, type Entry } from '@/core/case';
 import { CATALOGUE } from '@/core/evidence';
+import { readTrace } from '@/core/formats';
 import { VarmekDatabase } from '@/storage/database';
 import { unpackJob } from '@/storage/bundle/jobBundle';
 import { ANSWERS_BY_NUMBER } from '@/storage/migrations/answerKeys';
@@ -41,6 +43,7 @@ const OLD_STORES: Readonly<Record<number, Record<string, string>>> = {
     settings: 'key',
   },
   2: { recordings: 'id, jobId', triage: 'id, addedAt' },
+  3: { entries: 'id, jobId', summaries: 'jobId' },
 };
 
 let opened = 0;
@@ -91,8 +94,15 @@ describe.each([1, 2])('a store of version %d', (version) => {
     const records = await db.entries.toArray();
     const entries = records.map(({ jobId: _job, ...r }): Entry => readEntry(r, { id: r.id, at: r.at }));
     // What stays on the job stays as it was; what was known moved into entries.
-    const { answers: _answers, codes: _codes, cold: _cold, ...stays } = fixture(version).tables.jobs![0]!;
+    const old = fixture(version).tables.jobs![0]!;
+    const { answers: _answers, codes: _codes, cold: _cold, stopwatch, lookAgainOn: _day, ...stays } = old;
     expect(job).toEqual({ ...stays, revision: 0 });
+    expect(stays.state).toBe('to-prove');
+    expect(await db.runs.toArray()).toEqual(
+      stopwatch
+        ? [{ id: `${String(old.id)} drive`, jobId: old.id, procedure: 'drive', ...stopwatch, ended_s: {} }]
+        : [],
+    );
     for (const [old, name, value] of READINGS) {
       const entry = entries.find((e) => e.kind === 'measurement' && e.name === name);
       expect(entry?.kind === 'measurement' && entry.values[value], old).toBe(inOldJob.cold[old]);
@@ -153,6 +163,60 @@ describe.each([1, 2])('a store of version %d', (version) => {
   });
 });
 
+describe('a store of version 3', () => {
+  const { tables } = fixture(3);
+
+  it('has its choices about logs by a kind each, its clocks told apart, and is judged again', async () => {
+    const db = await migrated(3);
+    const traces = Object.fromEntries((await db.traces.toArray()).map((t) => [t.fileName, t]));
+    expect(traces['back.csv']!.options).toEqual({ otherwise: ['clock-set-back', 'clock-set-forward', 'gap'] });
+    expect(traces['back.csv']!.report.cleaning.map((c) => c.kind)).toEqual(['clock-set-back']);
+    expect(traces['forward.csv']!.report.cleaning.map((c) => c.kind)).toEqual(['clock-set-forward']);
+    expect(traces['forward.csv']!.options).toEqual({});
+    for (const { raw, trace, options, report, judging } of Object.values(traces)) {
+      // The file read by the choices as they stand now gives the same trace and the same report.
+      const again = readTrace(await raw.text(), options);
+      expect(again.ok && again.value.trace).toEqual(trace);
+      expect(again.ok && again.value.report).toEqual(report);
+      expect(judging).toEqual({ state: 'wanted' });
+    }
+    expect(await db.findings.count()).toBe(0);
+    expect((await db.triage.toArray()).map((t) => t.outcome)).toEqual([{ state: 'waiting' }]);
+    db.close();
+  });
+
+  it('has a day only on a job to look at again, and the stopwatch as a run', async () => {
+    const db = await migrated(3);
+    const jobs = Object.fromEntries((await db.jobs.toArray()).map((j) => [j.complaint, j]));
+    const old = Object.fromEntries(tables.jobs!.map((j) => [String(j.complaint), j]));
+    const aWeekOn = format(addDays(Number(old['slow heater']!.updatedAt), 7), 'yyyy-MM-dd');
+    expect(jobs['slow heater']).toMatchObject({ state: 'look-again', lookAgainOn: aWeekOn });
+    expect(jobs['gauge low']).toMatchObject({ state: 'look-again', lookAgainOn: '2031-02-03' });
+    for (const [complaint, job] of Object.entries(jobs)) {
+      const { stopwatch: _stopwatch, lookAgainOn: _day, ...stays } = old[complaint]!;
+      expect(job).toMatchObject(stays);
+      expect(job).not.toHaveProperty('stopwatch');
+    }
+    expect(jobs['old one']).toEqual(expect.not.objectContaining({ lookAgainOn: expect.anything() as unknown }));
+    expect(await db.runs.toArray()).toEqual([
+      {
+        ...{ id: `${jobs['slow heater']!.id} drive`, jobId: jobs['slow heater']!.id, procedure: 'drive' },
+        ...{ runningSince: 1_900_000_000_000, elapsed_s: 12.5, ended_s: {} },
+      },
+    ]);
+    db.close();
+  });
+
+  it('has everything else as it was', async () => {
+    const db = await migrated(3);
+    for (const table of ['vehicles', 'entries', 'settings', 'recordings', 'summaries'] as const) {
+      expect(await db.table(table).toArray(), table).toEqual(tables[table]!.map(revived));
+    }
+    expect(await db.photos.count()).toBe(1);
+    db.close();
+  });
+});
+
 describe('answers that were kept by number', () => {
   it('still exist under their keys', () => {
     for (const [id, keys] of Object.entries(ANSWERS_BY_NUMBER)) {
@@ -192,7 +256,8 @@ describe('a job file of the old kind', () => {
     expect(kinds).toEqual(expect.arrayContaining(['statement', 'check', 'measurement', 'code', 'note', 'drive']));
     const drive = bundle.entries.find((e) => e.kind === 'drive')!;
     expect(drive).toMatchObject({ traceId: bundle.traces[0]!.id, at: 9 });
-    expect(bundle.job).toMatchObject({ complaint: 'slow heater', conditions: 'on cold mornings', state: 'to-prove' });
+    expect(bundle.job).toMatchObject({ complaint: 'slow heater', conditions: 'on cold mornings' });
+    expect(bundle.job.standing).toEqual({ state: 'to-prove' });
   });
 
   it('with an item of another shop keeps it as an entry that is not understood', async () => {

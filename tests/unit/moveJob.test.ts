@@ -8,10 +8,11 @@ import { packJob } from '@/storage/bundle/jobBundle';
 import { changeVehicle } from '@/storage/changeVehicle';
 import { database } from '@/storage/database';
 import { addEntry, giveAnswer, setMeasured } from '@/storage/entries';
-import { addJob, changePlan, listJobs, loadDrives, loadJob, updateJob } from '@/storage/jobs';
+import { addJob, changePlan, listJobs, loadDrives, loadJob, setStanding, updateJob } from '@/storage/jobs';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { addTrace } from '@/storage/traces';
 import { startRecording } from '@/storage/recordings';
+import { loadRun, putRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle, listVehicles } from '@/storage/vehicles';
 import { importInWorker, openSecondLog } from './coreClient';
@@ -29,14 +30,15 @@ afterEach(emptyStore);
 /** A job with a log, a second log beside it, an answer, a plan, a photo. */
 async function wholeJob() {
   const car = await good(addVehicle({ plate: 'Post 3', vehicle, parts: [{ part: 'Cap', when: '2029', detail: '' }] }));
-  const job = await good(addJob({ vehicleId: car.id, complaint: 'slow heater', state: 'to-prove' }));
+  const job = await good(addJob({ vehicleId: car.id, complaint: 'slow heater', standing: { state: 'to-prove' } }));
   await good(giveAnswer(job.id, { kind: 'check', item: 'look-belt', answer: 'sound', minute: null }));
   await good(setMeasured(job.id, { name: 'soak', place: 'cold-look' }, { ect_c: 4, outside_c: 3, stood_h: 11 }));
   await good(addEntry(job.id, { kind: 'work', work: 'replaced-cap', detail: '110 kPa', benchPassed: false }));
-  await good(updateJob(job.id, { lookAgainOn: '2031-02-03', conditions: 'on the hill' }));
+  await good(updateJob(job.id, { conditions: 'on the hill' }));
+  await good(setStanding(job.id, { state: 'look-again', lookAgainOn: '2031-02-03' }));
   const plan = { phases: [], ambient_c: 3, heater_pct: 20, startExcess_k: 0, limit_c: 101, altitude_m: 900 };
   await good(changePlan(job.id, plan, {}));
-  await good(updateJob(job.id, { stopwatch: { runningSince: null, elapsed_s: 12 } }));
+  await good(putRun(job.id, 'drive', { runningSince: null, elapsed_s: 12, ended_s: { 0: 7 } }));
   await database().entries.add({ id: 'odd', jobId: job.id, at: 77, kind: 'seance', candles: 3 });
   await good(startRecording(job.id, 'simulated adapter'));
   const raw = new Blob([LOG]);
@@ -100,6 +102,7 @@ describe('a job that moves to another shop', () => {
     expect(await listJobPhotos(id)).toHaveLength(1);
     expect((await rowsOfJob(id)).recordings[0]).toMatchObject({ source: 'simulated adapter' });
     expect(rows.recordings).toHaveLength(1);
+    expect(await loadRun(id, 'drive')).toMatchObject({ jobId: id, elapsed_s: 12, ended_s: { 0: 7 } });
   });
 
   it('that cannot be kept whole is not kept at all', async () => {

@@ -4,7 +4,8 @@ import { importError, type ImportError } from './importError';
 import type { SourceReader } from './table/readers';
 import { resolveTime, type LogClock } from './columns/resolveTime';
 import type { TableColumn } from './table/rowTable';
-import { temperatureUnit, understandColumns, type ColumnGuess } from './columns/understand';
+import { temperatureUnit, understandColumns } from './columns/understand';
+import type { ColumnGuess } from './column';
 import { unitOfHeader } from './words/headers';
 
 /** A temperature of a log, whatever it is of. */

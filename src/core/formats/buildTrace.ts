@@ -3,13 +3,14 @@ import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type 
 import { canonicalUnit, convertColumn } from './words/columnUnits';
 import { joinEqualTimes } from './rows/equalTimes';
 import { importError, type ImportError } from './importError';
-import { plainColumn, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
-import { ask, mapColumns, type MapInput, type MappedColumn, type Mapping } from './columns/mapColumns';
+import type { ColumnChoices, ImportReport, ReadOptions } from './importReport';
+import type { ColumnGuess, MappedColumn, Preview, TakenColumn } from './column';
+import { ask, mapColumns, type MapInput, type Mapping } from './columns/mapColumns';
 import type { SourceReader } from './table/readers';
 import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './columns/resolveTime';
 import { orderRows } from './rows/rowOrder';
 import { interleaved, timedRows } from './rows/timedRows';
-import { understandColumns, type ColumnGuess } from './columns/understand';
+import { previewsOf, understandColumns } from './columns/understand';
 
 /** Fewest rows with a temperature that make a trace. */
 const FEWEST_ROWS = 3;
@@ -22,6 +23,10 @@ export interface ReadTrace {
   readonly report: ImportReport;
   /** What each column might be, for a person who wants to change it. */
   readonly guesses: readonly ColumnGuess[];
+  /** The course of each column. */
+  readonly previews: readonly Preview[];
+  /** The choices that it was read by. */
+  readonly options: ReadOptions;
 }
 
 const tooFew = (count: number, what: string, line: number | null): ImportError =>
@@ -146,6 +151,26 @@ function remarks(rows: CleanRows, time: ResolvedTime, source: SourceReader): str
   return notes;
 }
 
+const headersOf = (source: SourceReader): string[] => source.table.columns.map((c) => c.header);
+
+/** Choices for files with these headers; null where none were made. */
+export type Remembered = (headers: readonly string[]) => ColumnChoices | null;
+
+/**
+ * The choices that were made for files like this one before, and whether its rows as they were read can be taken by
+ * them: where commas mean something else, or a column of words is the time, its cells must be read again.
+ */
+export function rememberedFor(
+  source: SourceReader,
+  remembered: Remembered,
+): { readonly choices: ColumnChoices; readonly asRead: boolean } | null {
+  const choices = remembered(headersOf(source));
+  if (!choices) return null;
+  const times = Object.entries(choices.mapping ?? {}).filter(([, c]) => c.channel === 'time_s');
+  const asRead = !source.numbersOpen && times.every(([at]) => source.table.takeAsTime(Number(at)));
+  return { choices, asRead };
+}
+
 /** Turns what a reader collected into a trace, or says what is wrong or open. */
 export function buildTrace(source: SourceReader, options: ReadOptions): Result<ReadTrace, ImportError> {
   const { table, headerLine } = source;
@@ -158,7 +183,7 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
   if (!mapping.ok) return mapping;
   const lastLine = table.rows > 0 ? table.lines.get(table.rows - 1) : headerLine;
   if (table.rows < FEWEST_ROWS) return fail(tooFew(table.rows, '', lastLine));
-  const log = new CleaningLog(new Set(options.leave));
+  const log = new CleaningLog(new Set(options.otherwise));
   log.note(
     'repeated-header',
     source.repeatedHeader,
@@ -193,16 +218,18 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
   return ok({
     trace: { time_s, channels: { ...rows.channels, ect_c: rows.channels.ect_c! } },
     guesses,
+    previews: previewsOf(table),
+    options,
     report: {
       rows: time_s.length,
       duration_s: time_s.at(-1)!,
       format: source.described,
-      columns: [...timeColumns(source, time.value), ...taken.map(plainColumn)],
+      columns: [...timeColumns(source, time.value), ...taken],
       ignored: ignoredHeaders(source, time.value, taken),
       notes: [...mapping.value.notes, ...remarks(rows, time.value, source), ...source.notes()],
       cleaning: log.entries,
       clock: startOf(time.value, start),
-      headers: table.columns.map((c) => c.header),
+      headers: headersOf(source),
     },
   });
 }
@@ -214,6 +241,7 @@ const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>
     channel: 'time_s',
     unit: time.unit,
     confidence: time.guessed ? 'likely' : 'sure',
+    origin: time.guessed ? 'values' : 'header',
     why: time.guessed ? 'unit from its steps' : 'from its cells',
   }));
 

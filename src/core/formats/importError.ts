@@ -1,4 +1,4 @@
-import type { ColumnGuess } from './columns/understand';
+import type { ColumnGuess, Preview } from './column';
 
 /** Why a file could not be read. */
 export type ImportErrorCode =
@@ -24,7 +24,10 @@ export type ImportErrorCode =
 
 /** What a person can settle, so that the file is read after all. */
 export interface ImportQuestion {
+  /** What each column might be. */
   readonly guesses: readonly ColumnGuess[];
+  /** The course of each column. */
+  readonly previews: readonly Preview[];
   /** Commas may part thousands or decimals: which, must be said too. */
   readonly numbersOpen: boolean;
 }
@@ -37,9 +40,8 @@ export interface ImportError {
   readonly line: number | null;
   /** Header of the column concerned. */
   readonly column: string | null;
-  /** What each column might be, where a person's choice would help. */
-  readonly guesses?: readonly ColumnGuess[];
-  readonly numbersOpen?: boolean;
+  /** What a person could choose; null where no choice would help. */
+  readonly question: ImportQuestion | null;
 }
 
 /** Builds an {@link ImportError}. */
@@ -48,6 +50,6 @@ export function importError(
   message: string,
   where: { line?: number | null; column?: string | null; question?: ImportQuestion } = {},
 ): ImportError {
-  const base = { code, message, line: where.line ?? null, column: where.column ?? null };
-  return where.question ? { ...base, ...where.question } : base;
+  const { line = null, column = null, question = null } = where;
+  return { code, message, line, column, question };
 }

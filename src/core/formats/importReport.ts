@@ -1,12 +1,11 @@
-import type { ChannelName } from '../base';
 import type { NumberStyle } from './words/cells';
 import type { Cleaning, CleaningKind } from './rows/cleaning';
 import type { LogClock } from './columns/resolveTime';
-import type { Confidence } from './columns/understand';
+import type { ReadAs, TakenColumn } from './column';
 
 /** What a person chose for a column. */
 export interface ColumnChoice {
-  readonly channel: ChannelName | 'time_s';
+  readonly channel: ReadAs;
   /** Unit symbol, see `columnUnits`; null: by the values. */
   readonly unit: string | null;
 }
@@ -17,33 +16,12 @@ export interface ReadOptions {
   readonly mapping?: Readonly<Record<number, ColumnChoice>>;
   /** How numbers are written, where the file leaves it open. */
   readonly numbers?: NumberStyle;
-  /** What cleaning must leave as it is, or treat the other way. */
-  readonly leave?: readonly CleaningKind[];
+  /** Findings of cleaning for which the person chose the other treatment, see `Cleaning.otherwise`. */
+  readonly otherwise?: readonly CleaningKind[];
 }
 
-/** A column that was taken. */
-export interface TakenColumn {
-  /** Number of the column in the file, from 0. */
-  readonly column: number;
-  readonly header: string;
-  readonly channel: ChannelName | 'time_s';
-  readonly unit: string;
-  readonly confidence: Confidence;
-  /** Where the understanding comes from. */
-  readonly why: string;
-}
-
-/** What stands in a report of a column that was taken or guessed at, without the values it carries along. */
-export const plainColumn = <
-  Column extends Omit<TakenColumn, 'channel' | 'unit'> & { channel: unknown; unit: unknown },
->({
-  column,
-  header,
-  channel,
-  unit,
-  confidence,
-  why,
-}: Column): Pick<Column, keyof TakenColumn> => ({ column, header, channel, unit, confidence, why });
+/** What a person chose for the columns of a file: it holds for every file with the same headers. */
+export type ColumnChoices = Pick<ReadOptions, 'mapping' | 'numbers'>;
 
 /** What the import understood and did. */
 export interface ImportReport {

@@ -1,16 +1,22 @@
-export type { ReadTrace } from './buildTrace';
+export type { ReadTrace, Remembered } from './buildTrace';
 export type { NumberStyle } from './words/cells';
 export { CLEANING_KINDS, type Cleaning, type CleaningKind } from './rows/cleaning';
 export { UNITS_OF_QUANTITY } from './words/columnUnits';
-export { createFileReader, createSeriesReader, refuseBySize, type FileReader } from './bytes/fileReader';
+export {
+  createFileReader,
+  createRememberingReader,
+  createSeriesReader,
+  refuseBySize,
+  type FileReader,
+} from './bytes/fileReader';
 export type { LoggedColumn, LoggedSeries } from './buildSeries';
 export { alignByClock, alignByCurve, layBeside, placeSeries, type Alignment } from './alignSeries';
 export { importError, type ImportError, type ImportErrorCode, type ImportQuestion } from './importError';
-export { plainColumn, type ColumnChoice, type ImportReport, type ReadOptions, type TakenColumn } from './importReport';
+export type { ColumnChoice, ColumnChoices, ImportReport, ReadOptions } from './importReport';
+export type { ColumnGuess, Confidence, Preview, ReadAs, TakenColumn } from './column';
 export { readManifest, type ManifestItem } from './vehicle/manifest';
 export { readTrace } from './readTrace';
 export { TIME_UNITS_S, type LogClock } from './columns/resolveTime';
 export { sniffText, type SniffedText } from './bytes/textEncoding';
-export type { ColumnGuess, Confidence } from './columns/understand';
 export { parseJson, parseVehicle, readVehicleFile, vehicleFileSchema, writeVehicleFile } from './vehicle/vehicleFile';
 export { withoutParameter, writeCanLog, writeTable, writeTrace, writeTraceJson } from './writeTrace';

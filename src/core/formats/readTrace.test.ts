@@ -1,6 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readTrace, writeTrace, type ImportErrorCode } from './index';
+import {
+  createRememberingReader,
+  readTrace,
+  writeTrace,
+  type ImportErrorCode,
+  type ReadOptions,
+  type Remembered,
+} from './index';
 
 const good = (text: string) => {
   const read = readTrace(text);
@@ -208,5 +215,49 @@ describe('readTrace: properties', () => {
         expect(read.ok || read.error.message.length > 0).toBe(true);
       }),
     );
+  });
+});
+
+describe('choices made before for files with the same headers', () => {
+  const rows = (cell: (i: number) => string) => Array.from({ length: 60 }, (_, i) => cell(i)).join('\n');
+  const mapping = { 0: { channel: 'time_s', unit: 's' }, 2: { channel: 'ect_c', unit: '°F' } } as const;
+  const remembered = (headers: readonly string[]) => (headers.join() === 'a,b,c' ? { mapping } : null);
+
+  async function read(text: string, options: ReadOptions = {}, known: Remembered = remembered) {
+    const { reader, again } = createRememberingReader(options, known);
+    expect(reader.push(new TextEncoder().encode(text))).toBeNull();
+    return { result: await reader.finish(), again: again() };
+  }
+
+  it.each([
+    ['delimited', `a,b,c\n${rows((i) => `${i},5,${50 + i}`)}\n`],
+    ['JSON', JSON.stringify(Array.from({ length: 60 }, (_, i) => ({ a: i, b: 5, c: 50 + i })))],
+  ])('are taken at once: %s', async (_, text) => {
+    const { result, again } = await read(text);
+    expect(again).toBeNull();
+    if (!result.ok) throw new Error(result.error.message);
+    expect(result.value.options).toEqual({ mapping });
+    expect(result.value.trace.channels.ect_c[18]).toBeCloseTo(20);
+    expect(result.value.trace.time_s[18]).toBe(18);
+  });
+
+  it('ask for another reading only where cells mean something else by them', async () => {
+    const words = await read(`a,b,c\n${rows((i) => `t${i},5,${50 + i}`)}\n`);
+    expect(words.again).toEqual({ mapping });
+    const commas = `a;b;c\n${rows((i) => `${i};"1,2${10 + (i % 9)}";${50 + i}`)}\n`;
+    const numbers = { decimalComma: true, grouped: false };
+    const open = await read(commas, {}, () => ({ mapping, numbers }));
+    expect(open.again).toEqual({ mapping, numbers });
+    const result = readTrace(commas, open.again!);
+    expect(result.ok).toBe(true);
+  });
+
+  it('give way to those made now, and files with other headers know none', async () => {
+    const text = `a,b,c\n${rows((i) => `${i},5,${50 + i}`)}\n`;
+    const now = { 0: { channel: 'time_s', unit: 's' }, 2: { channel: 'ect_c', unit: '°C' } } as const;
+    const { result } = await read(text, { mapping: now });
+    expect(result.ok && result.value.trace.channels.ect_c[18]).toBe(68);
+    const other = await read(text.replace('a,b,c', 'a,b,d'));
+    expect(!other.result.ok && other.result.error.code).toBe('needs-mapping');
   });
 });

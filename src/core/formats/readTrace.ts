@@ -1,6 +1,6 @@
-import { fail, type Result } from '../base';
+import { fail, ok, type Result } from '../base';
 import { readCanFrame } from '../obd';
-import { buildTrace, type ReadTrace } from './buildTrace';
+import { buildTrace, rememberedFor, type ReadTrace, type Remembered } from './buildTrace';
 import { canLogReader } from './table/canLogReader';
 import { delimitedReader } from './table/delimitedReader';
 import { sniffDialect } from './table/dialect';
@@ -28,6 +28,22 @@ export const traceReading = (options: ReadOptions): Reading<ReadTrace> => ({
   options,
   build: (source) => buildTrace(source, options),
 });
+
+/** A trace of a file, by the choices made before for files with the same headers unless others are made now. */
+export function rememberingReading(
+  options: ReadOptions,
+  remembered: Remembered,
+): { readonly reading: Reading<ReadTrace>; readonly again: () => ReadOptions | null } {
+  let again: ReadOptions | null = null;
+  const build = (source: SourceReader): Result<ReadTrace, ImportError> => {
+    const known = options.mapping ? null : rememberedFor(source, remembered);
+    if (!known) return buildTrace(source, options);
+    const chosen = { ...options, ...known.choices };
+    if (!known.asRead) again = chosen;
+    return buildTrace(source, chosen);
+  };
+  return { reading: { options, build }, again: () => again };
+}
 
 /** Reads text that comes in pieces. */
 export interface TextReader<T> {
@@ -73,19 +89,19 @@ const NO_HEADER = importError(
 const EMPTY = importError('empty', 'The file is empty. Export the log again and check that it has rows.');
 
 /** Chooses the reader for a file by its beginning. */
-function chooseReader(head: string, options: ReadOptions): SourceReader | ImportError {
+function chooseReader(head: string, options: ReadOptions): Result<SourceReader, ImportError> {
   const timeColumns = new Set(
     Object.entries(options.mapping ?? {})
       .filter(([, choice]) => choice.channel === 'time_s')
       .map(([column]) => Number(column)),
   );
   const json = jsonKind(head);
-  if (json) return jsonReader(json === 'lines', timeColumns);
-  if (isCanLog(head)) return canLogReader();
+  if (json) return ok(jsonReader(json === 'lines', timeColumns));
+  if (isCanLog(head)) return ok(canLogReader());
   const dialect = sniffDialect(head);
-  if (!dialect || dialect.header.length < 2) return NO_HEADER;
+  if (!dialect || dialect.header.length < 2) return fail(NO_HEADER);
   const numbers = options.numbers ?? dialect.numbers;
-  return delimitedReader(dialect, { numbers, open: dialect.numbersOpen && !options.numbers, timeColumns });
+  return ok(delimitedReader(dialect, { numbers, open: dialect.numbersOpen && !options.numbers, timeColumns }));
 }
 
 /**
@@ -101,12 +117,12 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
 
   const open = (): ImportError | null => {
     const chosen = chooseReader(head, options);
-    if ('code' in chosen) return chosen;
-    reader = chosen;
-    isDocument = chosen.kind === 'json';
+    if (!chosen.ok) return chosen.error;
+    reader = chosen.value;
+    isDocument = reader.kind === 'json';
     const text = head;
     head = '';
-    return feed(chosen, text);
+    return feed(reader, text);
   };
 
   const push = (text: string): ImportError | null => {

@@ -6,7 +6,7 @@ import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { addEntry, undoEntries } from '@/storage/entries';
-import { updateJob } from '@/storage/jobs';
+import { setStanding } from '@/storage/jobs';
 import type { JobState } from '@/storage/records';
 
 /** States that a repair leaves behind. */
@@ -27,7 +27,7 @@ export function WorkForm() {
       { says: `${WORK[work].done}: written down.`, undo: undoEntries },
     );
     if (kept === null) return;
-    if (BEFORE_PROOF.includes(job.state)) await write(updateJob(job.id, { state: 'to-prove' }));
+    if (BEFORE_PROOF.includes(job.state)) await write(setStanding(job.id, { state: 'to-prove' }));
     setWork('');
     setDetail('');
     setBenchPassed(false);

@@ -2,6 +2,7 @@ import { array, mixed, number, object, string } from 'yup';
 import { fail, ok, type Result } from '@/core/base';
 import { parseVehicle } from '@/core/formats';
 import { importToJob } from '@/job/importToJob';
+import { standingOf } from '@/storage/jobStanding';
 import { addJob, loadDrives, loadJob } from '@/storage/jobs';
 import { JOB_STATES } from '@/storage/records';
 import { markDemoLoaded } from '@/storage/settings';
@@ -62,7 +63,7 @@ export async function loadDemo(): Promise<Result<void, string>> {
       const added = (await loadJob(id))
         ? ok(null)
         : await addJob(
-            { id, vehicleId, complaint, state, createdAt },
+            { id, vehicleId, complaint, standing: standingOf(state, null, createdAt), createdAt },
             job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
           );
       if (!added.ok) return fail(added.error.message);

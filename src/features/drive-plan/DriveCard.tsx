@@ -8,7 +8,7 @@ import type { PlanRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
 import { checksOf } from './DueCheck';
 import { driveCautions } from './driveCautions';
-import { clock } from './stopwatch';
+import { clock } from './clock';
 
 /** The drive on one sheet of paper, for the passenger. */
 export function DriveCard({ plan, prediction }: { plan: PlanRecord; prediction: PlanPrediction | null }) {

@@ -7,7 +7,7 @@ import { mendFirst } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
-import { updateJob } from '@/storage/jobs';
+import { setStanding } from '@/storage/jobs';
 import { Caution } from '@/ui/Caution';
 import { ScaledPicture } from '@/ui/ScaledPicture';
 import { useUnits } from '@/ui/units';
@@ -32,7 +32,7 @@ export function DrivePlanScreen() {
   const { plan, error, scale, put } = usePlan();
   const work = usePlanPrediction(vehicle, error === null ? plan : null, found.now);
   const print = async () => {
-    const moved = job.state === 'to-look-at' ? await write(updateJob(job.id, { state: 'drive-planned' })) : 0;
+    const moved = job.state === 'to-look-at' ? await write(setStanding(job.id, { state: 'drive-planned' })) : 0;
     await put({});
     if (moved !== null) window.print();
   };

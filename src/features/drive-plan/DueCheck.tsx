@@ -2,10 +2,11 @@
 
 import { standingAnswer } from '@/core/case';
 import { handChecks, type HandCheck, type PlanPrediction } from '@/core/planning';
+import { nextDue } from '@/core/procedure';
 import { AnswerItem } from '@/job/AnswerItem';
 import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
-import { clock, dueCheck } from './stopwatch';
+import { clock } from './clock';
 
 /**
  * Observations of a drive that are evidence, in the order of their minutes: the same on paper, on the stopwatch and on
@@ -25,12 +26,12 @@ export function DueCheck({
   large?: boolean;
 }) {
   const { entries } = useJob();
-  const next = dueCheck(
+  const next = nextDue(
     checks.filter((c) => standingAnswer(entries, c.itemId) === null),
     elapsed_s,
   );
   if (!next) return null;
-  const { check, isDue } = next;
+  const { it: check, isDue } = next;
   return (
     <section aria-label="Next observation">
       <p className={`${large ? 'text-3xl' : 'text-xl'} type-sign ${isDue ? 'text-error' : ''}`} aria-live="polite">

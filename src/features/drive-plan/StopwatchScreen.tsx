@@ -1,19 +1,21 @@
 'use client';
 
+import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { useEffect, useState } from 'react';
 import { standingAnswer } from '@/core/case';
 import { CAUTIONS } from '@/core/cautions';
 import { PHASE_NAME, planLength_s } from '@/core/planning';
+import { asRun, elapsedAt, NOT_BEGUN, paused, standingAt, started, stepEnded } from '@/core/procedure';
 import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
-import { updateJob } from '@/storage/jobs';
+import { clearRun, loadRun, putRun } from '@/storage/runs';
 import { useUnits } from '@/ui/units';
 import { checksOf, DueCheck } from './DueCheck';
 import { driveCautions } from './driveCautions';
-import { clock, elapsedAt, phaseAt } from './stopwatch';
+import { clock } from './clock';
 import { usePlan } from './usePlan';
 import { usePlanPrediction } from './usePlanPrediction';
 
@@ -34,19 +36,19 @@ export function StopwatchScreen() {
   const write = useWrite();
   const { plan, error, put } = usePlan();
   const work = usePlanPrediction(vehicle.vehicle, error === null ? plan : null, found.now);
-  const watch = job.stopwatch ?? { runningSince: null, elapsed_s: 0 };
-  const running = watch.runningSince !== null;
+  const run = useLiveQuery(() => loadRun(job.id, 'drive'), [job.id]) ?? NOT_BEGUN;
+  const running = run.runningSince !== null;
   const now = useNow(running);
-  const elapsed_s = elapsedAt(watch, now);
-  const total_s = planLength_s(plan);
-  const here = phaseAt(plan.phases, elapsed_s);
-  const checks = checksOf(plan, work.last);
-  const set = (stopwatch: typeof job.stopwatch) => void write(updateJob(job.id, { stopwatch }));
+  const elapsed_s = elapsedAt(run, now);
+  const here = standingAt(plan.phases, run, now);
+  const driven = { ...plan, phases: asRun(plan.phases, run) };
+  const checks = checksOf(driven, work.last);
+  const set = (next: typeof run) => void write(putRun(job.id, 'drive', next));
   const start = () => {
-    set({ runningSince: Date.now(), elapsed_s: watch.elapsed_s });
+    set(started(run, Date.now()));
     void put({});
   };
-  const pause = () => set({ runningSince: null, elapsed_s: elapsedAt(watch, Date.now()) });
+  const pause = () => set(paused(run, Date.now()));
   return (
     <div className="px-5 pt-3 pb-10">
       <p className="border-l-8 border-warning pl-3 text-lg font-semibold">
@@ -57,7 +59,7 @@ export function StopwatchScreen() {
           {clock(elapsed_s)}
         </p>
         <div>
-          <p className="text-4xl type-sign">{here ? PHASE_NAME[here.phase.kind] : 'Drive done'}</p>
+          <p className="text-4xl type-sign">{here ? PHASE_NAME[here.step.kind] : 'Drive done'}</p>
           <p className="mt-1 text-xl">
             {here
               ? `${clock(here.left_s)} left${here.next ? `, then ${PHASE_NAME[here.next.kind].toLowerCase()}` : ''}`
@@ -65,8 +67,8 @@ export function StopwatchScreen() {
           </p>
           <progress
             className="progress mt-2 w-full"
-            value={Math.min(elapsed_s, total_s)}
-            max={total_s}
+            value={here ? elapsed_s : 1}
+            max={here ? planLength_s(driven) : 1}
             aria-label="Drive"
           />
         </div>
@@ -74,8 +76,31 @@ export function StopwatchScreen() {
           <button type="button" className="btn min-h-20 min-w-44 btn-primary btn-xl" onClick={running ? pause : start}>
             {running ? 'Pause' : elapsed_s > 0 ? 'Go on' : 'Start'}
           </button>
+          {running && here && (
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                void write(putRun(job.id, 'drive', stepEnded(plan.phases, run, Date.now())), {
+                  says: `${PHASE_NAME[here.step.kind]} ended at ${clock(elapsed_s)}.`,
+                  undo: () => putRun(job.id, 'drive', run),
+                })
+              }
+            >
+              Phase done
+            </button>
+          )}
           {!running && elapsed_s > 0 && (
-            <button type="button" className="btn" onClick={() => set(null)}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() =>
+                void write(clearRun(job.id, 'drive'), {
+                  says: `The stopwatch stood at ${clock(elapsed_s)}.`,
+                  undo: () => putRun(job.id, 'drive', run),
+                })
+              }
+            >
               Back to zero
             </button>
           )}

@@ -14,7 +14,8 @@ import { saveJob } from '@/job/jobFile';
 import { useJob } from '@/job/JobProvider';
 import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
 import { useWrite } from '@/job/useWrite';
-import { deleteJob, restoreJob, updateJob } from '@/storage/jobs';
+import { deleteJob, restoreJob, setStanding } from '@/storage/jobs';
+import { standingIn, standingOf } from '@/storage/jobStanding';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
@@ -105,13 +106,20 @@ function DoNext() {
 function StatePicker() {
   const { job } = useJob();
   const write = useWrite();
+  const change = (state: JobState) => {
+    const before = standingIn(job);
+    // Only the day is lost by another state.
+    const undo = { says: 'The day to look again was taken off.', undo: () => setStanding(job.id, before) };
+    const next = standingOf(state, null, Date.now());
+    void write(setStanding(job.id, next), before.state === 'look-again' ? undo : undefined);
+  };
   return (
     <div className="flex w-40 shrink-0 flex-col gap-1">
       <select
         aria-label="State of the job"
         className="select select-sm"
         value={job.state}
-        onChange={(e) => void write(updateJob(job.id, { state: e.target.value as JobState }))}
+        onChange={(e) => change(e.target.value as JobState)}
       >
         {JOB_STATES.map((s) => (
           <option key={s} value={s}>
@@ -125,7 +133,11 @@ function StatePicker() {
           aria-label="Look again on"
           className="input input-sm"
           value={job.lookAgainOn}
-          onChange={(e) => void write(updateJob(job.id, { lookAgainOn: e.target.value }))}
+          required
+          onChange={(e) => {
+            const { value } = e.target;
+            if (value !== '') void write(setStanding(job.id, standingOf('look-again', value, Date.now())));
+          }}
         />
       )}
     </div>

@@ -1,22 +1,23 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '@/core/planning';
 import type { JobSummary } from '@/storage/jobs';
-import type { JobState } from '@/storage/records';
+import type { JobStanding } from '@/storage/records';
+import { standingOf } from '@/storage/jobStanding';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
 
 const NOW = new Date(2031, 4, 14, 16, 30).getTime();
 
-function summary(id: string, state: JobState = 'to-look-at', lookAgainOn = '', complaint = ''): JobSummary {
+const again = (lookAgainOn: string): JobStanding => ({ state: 'look-again', lookAgainOn });
+
+function summary(id: string, standing: JobStanding = { state: 'to-look-at' }, complaint = ''): JobSummary {
   return {
     job: {
       id,
       vehicleId: 'v',
       complaint,
-      state,
-      lookAgainOn,
+      ...standing,
       conditions: '',
       plan: null,
-      stopwatch: null,
       createdAt: 0,
       updatedAt: 0,
       revision: 0,
@@ -43,41 +44,46 @@ describe('the day to look again', () => {
     ['2031-05-15', 1, 'due tomorrow'],
     ['2031-06-02', 19, 'due 2 Jun'],
   ])('%s is %d days off: %s', (day, days, text) => {
-    const { job } = summary('a', 'look-again', day);
+    const { job } = summary('a', again(day));
     expect(daysUntilLook(job, NOW)).toBe(days);
     expect(lookAgainText(job, NOW)).toBe(text);
   });
 
-  it('counts only in its state, and not without a day or with a broken one', () => {
-    expect(daysUntilLook(summary('a', 'to-prove', '2031-05-14').job, NOW)).toBeNull();
-    expect(daysUntilLook(summary('a', 'look-again').job, NOW)).toBeNull();
-    expect(daysUntilLook(summary('a', 'look-again', 'soon').job, NOW)).toBeNull();
-    expect(lookAgainText(summary('a', 'look-again').job, NOW)).toBeNull();
+  it('is there only for a job to look at again', () => {
+    expect(daysUntilLook(summary('a', { state: 'to-prove' }).job, NOW)).toBeNull();
+    expect(lookAgainText(summary('a').job, NOW)).toBeNull();
+  });
+
+  it('is a week off where none was named, or none that can be read', () => {
+    for (const day of ['', 'soon', '2031-13-40', null, undefined]) {
+      expect(standingOf('look-again', day, NOW)).toEqual(again('2031-05-21'));
+    }
+    expect(standingOf('look-again', '2031-06-02', NOW)).toEqual(again('2031-06-02'));
+    expect(standingOf('to-prove', '2031-06-02', NOW)).toEqual({ state: 'to-prove' });
   });
 });
 
 describe('order of the jobs', () => {
   const jobs = [
     summary('latest'),
-    summary('later', 'look-again', '2031-05-20'),
-    summary('today', 'look-again', '2031-05-14'),
-    summary('open', 'look-again'),
-    summary('overdue', 'look-again', '2031-05-02'),
-    summary('oldest', 'to-prove'),
+    summary('later', again('2031-05-20')),
+    summary('today', again('2031-05-14')),
+    summary('overdue', again('2031-05-02')),
+    summary('oldest', { state: 'to-prove' }),
   ];
 
   it('puts what is due on top and leaves the rest as last touched', () => {
-    expect(ids(orderJobs(jobs, 'all', NOW))).toEqual(['overdue', 'today', 'latest', 'later', 'open', 'oldest']);
+    expect(ids(orderJobs(jobs, 'all', NOW))).toEqual(['overdue', 'today', 'latest', 'later', 'oldest']);
   });
 
   it('goes by the day where only jobs to look at again are shown', () => {
-    const again = jobs.filter((j) => j.job.state === 'look-again');
-    expect(ids(orderJobs(again, 'look-again', NOW))).toEqual(['overdue', 'today', 'later', 'open']);
+    const shown = jobs.filter((j) => j.job.state === 'look-again');
+    expect(ids(orderJobs(shown, 'look-again', NOW))).toEqual(['overdue', 'today', 'later']);
   });
 });
 
 describe('search', () => {
-  const job = summary('a', 'to-prove', '', 'Heater lukewarm on the hill');
+  const job = summary('a', { state: 'to-prove' }, 'Heater lukewarm on the hill');
 
   it('finds every word in vehicle or complaint, in any case and order', () => {
     for (const words of ['', 'ferry', 'HILL van', 'blue  lukewarm ']) expect(matchesJob(job, words, 'all')).toBe(true);

@@ -1,18 +1,15 @@
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import type { JobSummary } from '@/storage/jobs';
-import type { JobRecord, JobState } from '@/storage/records';
+import type { JobStanding, JobState } from '@/storage/records';
 
-/** Days from today to the day a job is to be looked at again; null where none is set. Below 0: overdue. */
-export function daysUntilLook(job: Pick<JobRecord, 'state' | 'lookAgainOn'>, now: number): number | null {
-  if (job.state !== 'look-again' || job.lookAgainOn === '') return null;
-  const days = differenceInCalendarDays(parseISO(job.lookAgainOn), now);
-  return Number.isFinite(days) ? days : null;
-}
+/** Days from today to the day a job is to be looked at again; null for one that is not. Below 0: overdue. */
+export const daysUntilLook = (job: JobStanding, now: number): number | null =>
+  job.state === 'look-again' ? differenceInCalendarDays(parseISO(job.lookAgainOn), now) : null;
 
 /** The day to look again in words. */
-export function lookAgainText(job: Pick<JobRecord, 'state' | 'lookAgainOn'>, now: number): string | null {
+export function lookAgainText(job: JobStanding, now: number): string | null {
   const days = daysUntilLook(job, now);
-  if (days === null) return null;
+  if (job.state !== 'look-again' || days === null) return null;
   if (days < -1) return `due ${-days} days ago`;
   if (days < 2) return ['due yesterday', 'due today', 'due tomorrow'][days + 1]!;
   return `due ${format(parseISO(job.lookAgainOn), 'd MMM')}`;
@@ -20,7 +17,7 @@ export function lookAgainText(job: Pick<JobRecord, 'state' | 'lookAgainOn'>, now
 
 /**
  * Order of the jobs list: what was to be looked at again by today stands first, longest overdue on top; the rest as
- * last touched. In the list of jobs to look at again alone, all go by their day and those without one come last.
+ * last touched. In the list of jobs to look at again alone, all go by their day.
  *
  * @param jobs latest first
  */

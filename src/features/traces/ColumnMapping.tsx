@@ -1,11 +1,20 @@
 'use client';
 
 import { useState } from 'react';
-import { CHANNELS, CHANNEL_NAMES, type ChannelName } from '@/core/base';
-import { TIME_UNITS_S, UNITS_OF_QUANTITY, type ColumnChoice, type ColumnGuess, type ReadOptions } from '@/core/formats';
+import { CHANNELS, CHANNEL_NAMES } from '@/core/base';
+import {
+  TIME_UNITS_S,
+  UNITS_OF_QUANTITY,
+  type ColumnChoice,
+  type ColumnChoices,
+  type ColumnGuess,
+  type ImportQuestion,
+  type Preview,
+  type ReadAs,
+} from '@/core/formats';
 import { ColumnPreview, columnSpan } from './ColumnPreview';
 
-type Channel = ChannelName | 'time_s' | '';
+type Channel = ReadAs | '';
 interface Choice {
   readonly channel: Channel;
   readonly unit: string;
@@ -19,18 +28,19 @@ const unitsOf = (channel: Channel): readonly string[] =>
       ? Object.keys(TIME_UNITS_S)
       : UNITS_OF_QUANTITY[CHANNELS[channel].quantity];
 
-const riseOf = ({ sample }: ColumnGuess): number => {
-  const present = sample.filter(Number.isFinite);
+const riseOf = (course: Preview): number => {
+  const present = course.filter(Number.isFinite);
   return (present.at(-1) ?? 0) - (present[0] ?? 0);
 };
 
 const RANK = { sure: 0, likely: 1, unsure: 2 } as const;
 
 /** One column per channel to begin with: the surest, and of equally sure ones the one that rises most. */
-function firstChoices(guesses: readonly ColumnGuess[], chosen: ReadOptions['mapping']): Record<number, Choice> {
+function firstChoices({ guesses, previews }: ImportQuestion, chosen: ColumnChoices['mapping']): Record<number, Choice> {
   const choices: Record<number, Choice> = {};
   const taken = new Set<Channel>();
-  const order = [...guesses].sort((a, b) => RANK[a.confidence] - RANK[b.confidence] || riseOf(b) - riseOf(a));
+  const rise = (guess: ColumnGuess): number => riseOf(previews[guess.column]!);
+  const order = [...guesses].sort((a, b) => RANK[a.confidence] - RANK[b.confidence] || rise(b) - rise(a));
   for (const guess of order) {
     const before = chosen?.[guess.column];
     const channel = chosen ? (before?.channel ?? '') : (guess.channel ?? '');
@@ -45,7 +55,17 @@ function firstChoices(guesses: readonly ColumnGuess[], chosen: ReadOptions['mapp
 
 const CONFIDENCE = { sure: 'sure', likely: 'likely', unsure: 'a guess' } as const;
 
-function ColumnRow({ guess, choice, onChange }: { guess: ColumnGuess; choice: Choice; onChange: (c: Choice) => void }) {
+function ColumnRow({
+  guess,
+  course,
+  choice,
+  onChange,
+}: {
+  guess: ColumnGuess;
+  course: Preview;
+  choice: Choice;
+  onChange: (c: Choice) => void;
+}) {
   const name = guess.header || `column ${guess.column + 1}`;
   return (
     <tr>
@@ -58,9 +78,9 @@ function ColumnRow({ guess, choice, onChange }: { guess: ColumnGuess; choice: Ch
         )}
       </th>
       <td>
-        <ColumnPreview sample={guess.sample} label={`${name} over the file`} />
+        <ColumnPreview course={course} label={`${name} over the file`} />
       </td>
-      <td className="text-right whitespace-nowrap tabular-nums">{columnSpan(guess.sample)}</td>
+      <td className="text-right whitespace-nowrap tabular-nums">{columnSpan(course)}</td>
       <td>
         <select
           className="select"
@@ -107,18 +127,17 @@ function whatIsMissing(channels: readonly Channel[], commasOpen: boolean): strin
 
 /** Lets a person say which column is which, with the course of each before their eyes. */
 export function ColumnMapping({
-  guesses,
-  numbersOpen = false,
+  question,
   chosen,
   onChoose,
 }: {
-  guesses: readonly ColumnGuess[];
-  numbersOpen?: boolean;
+  question: ImportQuestion;
   /** Choices made before. */
-  chosen?: ReadOptions['mapping'];
-  onChoose: (options: Pick<ReadOptions, 'mapping' | 'numbers'>) => void;
+  chosen?: ColumnChoices['mapping'];
+  onChoose: (choices: ColumnChoices) => void;
 }) {
-  const [choices, setChoices] = useState<Readonly<Record<number, Choice>>>(() => firstChoices(guesses, chosen));
+  const { guesses, previews, numbersOpen } = question;
+  const [choices, setChoices] = useState<Readonly<Record<number, Choice>>>(() => firstChoices(question, chosen));
   const [commas, setCommas] = useState<Commas>('');
   const taken = Object.entries(choices).filter(([, c]) => c.channel !== '');
   const missing = whatIsMissing(
@@ -170,6 +189,7 @@ export function ColumnMapping({
               <ColumnRow
                 key={g.column}
                 guess={g}
+                course={previews[g.column]!}
                 choice={choices[g.column] ?? { channel: '', unit: '' }}
                 onChange={(choice) => setChoices((all) => ({ ...all, [g.column]: choice }))}
               />

@@ -7,7 +7,7 @@ import {
   layBeside,
   type Cleaning,
   type CleaningKind,
-  type ColumnGuess,
+  type ImportQuestion,
   type ImportReport,
   type ReadOptions,
 } from '@/core/formats';
@@ -84,40 +84,42 @@ function Report({ record, beside, onDone }: { record: TraceRecord; beside: File 
   const toast = useToast();
   const write = useWrite();
   const { reading, read } = useImport();
-  const [guesses, setGuesses] = useState<readonly ColumnGuess[] | null>(null);
+  const [question, setQuestion] = useState<ImportQuestion | null>(null);
   const [second, setSecond] = useState(beside !== null);
   const { report, options } = record;
   const again = async (change: ReadOptions) => {
     const result = await read(record.raw, record.fileName, change);
     if (!result.ok) return toast({ kind: 'error', text: result.error.message });
     const before = { trace: record.trace, report, options, companion: record.companion ?? null };
-    const { trace: alone, report: now } = result.value.read;
+    const { trace: alone, report: now, options: chosen } = result.value;
     const companion = record.companion ? { ...record.companion, alone } : null;
     const trace = companion
       ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)
       : alone;
-    await write(replaceReading(record.id, { trace, report: now, options: result.value.options, companion }), {
+    await write(replaceReading(record.id, { trace, report: now, options: chosen, companion }), {
       says: `${record.fileName} was read again: ${now.rows} rows.`,
       undo: () => replaceReading(record.id, before),
     });
   };
   const turn = (kind: CleaningKind) => {
-    const leave = new Set(options.leave);
-    if (!leave.delete(kind)) leave.add(kind);
-    void again({ ...options, leave: [...leave] });
+    const otherwise = new Set(options.otherwise);
+    if (!otherwise.delete(kind)) otherwise.add(kind);
+    void again({ ...options, otherwise: [...otherwise] });
   };
   const askColumns = async () => {
     const result = await read(record.raw, record.fileName, options);
-    setGuesses(result.ok ? result.value.read.guesses : (result.error.guesses ?? null));
+    if (!result.ok) return setQuestion(result.error.question);
+    const { guesses, previews } = result.value;
+    setQuestion({ guesses, previews, numbersOpen: false });
   };
   if (second) return <SecondLog record={record} first={beside} onDone={() => setSecond(false)} />;
-  if (guesses) {
+  if (question) {
     return (
       <ColumnMapping
-        guesses={guesses}
+        question={question}
         chosen={Object.fromEntries(report.columns.map((c) => [c.column, { channel: c.channel, unit: unitChoice(c) }]))}
         onChoose={(change) => {
-          setGuesses(null);
+          setQuestion(null);
           void again({ ...options, ...change });
           onDone();
         }}

@@ -6,7 +6,7 @@ import { useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { CHANNELS, type ChannelName } from '@/core/base';
-import type { ImportError, ReadOptions } from '@/core/formats';
+import type { ImportError, ReadOptions, ReadTrace } from '@/core/formats';
 import { keepLog } from '@/job/importToJob';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
@@ -16,7 +16,7 @@ import { OpenFilesContext } from '@/ui/openFiles';
 import { ShowImportContext } from '@/ui/showImport';
 import { ColumnMapping } from './ColumnMapping';
 import { ImportReportDialog, type ShownImport } from './ImportReportDialog';
-import { useImport, type Imported, type Reading } from './useImport';
+import { useImport, type Reading } from './useImport';
 import { useTriageColumns } from './useTriageColumns';
 
 interface Refused {
@@ -120,8 +120,8 @@ function RefusedPanel({
       </p>
       <p className="mt-1 text-lg">{error.message}</p>
       {where(error) && <p className="type-label">At {where(error)}. Nothing on this job was changed.</p>}
-      {error.guesses && error.guesses.length > 0 && (
-        <ColumnMapping guesses={error.guesses} numbersOpen={error.numbersOpen} onChoose={onChoose} />
+      {error.question && error.question.guesses.length > 0 && (
+        <ColumnMapping question={error.question} onChoose={onChoose} />
       )}
       <div className="mt-3 flex gap-3">
         <button type="button" className={asks ? 'btn' : 'btn btn-primary'} onClick={onOther}>
@@ -138,13 +138,13 @@ function RefusedPanel({
 /** A log that may be a second one of the drive that is here. */
 interface Doubtful {
   readonly file: File;
-  readonly read: Imported;
+  readonly read: ReadTrace;
   readonly beside: TraceRecord;
 }
 
 /** True for a log of temperatures only: a thermocouple's log of the same drive looks like one. */
-const onlyTemperatures = ({ read }: Imported): boolean =>
-  Object.keys(read.trace.channels).every((name) => CHANNELS[name as ChannelName].quantity === 'temperature');
+const onlyTemperatures = ({ trace }: ReadTrace): boolean =>
+  Object.keys(trace.channels).every((name) => CHANNELS[name as ChannelName].quantity === 'temperature');
 
 function SecondOrAnother({
   doubtful,
@@ -196,12 +196,12 @@ export function TraceIntake({ children }: { children: ReactNode }) {
   const [imported, setImported] = useState<string | null>(null);
   const [shown, setShown] = useState<ShownImport | null>(null);
 
-  const keep = async (file: File, { read: taken, options }: Imported) => {
+  const keep = async (file: File, taken: ReadTrace) => {
     const place = { jobId: job.id, vehicleId: job.vehicleId, fileName: file.name };
-    const kept = await write(keepLog(place, file, taken, options));
+    const kept = await write(keepLog(place, file, taken));
     if (kept) setImported(kept.id);
   };
-  const take = async (file: File, options: ReadOptions | null) => {
+  const take = async (file: File, options: ReadOptions) => {
     const result = await read(file, file.name, options);
     if (!result.ok) return setRefusals((all) => [...all, { file, error: result.error }]);
     const [beside] = traces;
@@ -210,7 +210,7 @@ export function TraceIntake({ children }: { children: ReactNode }) {
     }
     await keep(file, result.value);
   };
-  useTriageColumns((file) => void take(file, null));
+  useTriageColumns((file) => void take(file, {}));
 
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
@@ -219,7 +219,7 @@ export function TraceIntake({ children }: { children: ReactNode }) {
     onDrop: (files) => {
       setRefusals([]);
       void (async () => {
-        for (const file of files) await take(file, null);
+        for (const file of files) await take(file, {});
       })();
     },
   });

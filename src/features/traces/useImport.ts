@@ -14,46 +14,24 @@ export interface Reading {
   readonly share: number;
 }
 
-/** A reading with the choices it was made by. */
-export interface Imported {
-  readonly read: ReadTrace;
-  readonly options: ReadOptions;
-}
-
-const headersOf = (error: ImportError): readonly string[] | null => error.guesses?.map((g) => g.header) ?? null;
-
 /** Reads files in the worker, with progress and stop; files with known headers are read as chosen before. */
 export function useImport(): {
   reading: Reading | null;
-  read: (file: Blob, name: string, options: ReadOptions | null) => Promise<Result<Imported, ImportError>>;
+  read: (file: Blob, name: string, options: ReadOptions) => Promise<Result<ReadTrace, ImportError>>;
   stop: () => void;
 } {
   const write = useWrite();
   const [reading, setReading] = useState<Reading | null>(null);
   const running = useRef<RunningImport | null>(null);
 
-  const once = async (file: Blob, name: string, options: ReadOptions): Promise<Result<Imported, ImportError>> => {
+  const read = async (file: Blob, name: string, options: ReadOptions): Promise<Result<ReadTrace, ImportError>> => {
     setReading({ name, share: 0 });
-    running.current = startImport(file, options, (share) => setReading({ name, share }));
+    const known = await loadColumnChoices();
+    running.current = startImport(file, options, known, (share) => setReading({ name, share }));
     const result = await running.current.result;
     setReading(null);
-    return result.ok ? { ok: true, value: { read: result.value, options } } : result;
-  };
-
-  const read = async (
-    file: Blob,
-    name: string,
-    options: ReadOptions | null,
-  ): Promise<Result<Imported, ImportError>> => {
-    const result = await once(file, name, options ?? {});
-    const headers = result.ok ? result.value.read.report.headers : headersOf(result.error);
-    if (!headers) return result;
-    if (options?.mapping) {
-      if (result.ok) await write(saveColumnChoices(headers, options));
-      return result;
-    }
-    const known = await loadColumnChoices(headers);
-    return known ? once(file, name, { ...options, ...known }) : result;
+    if (result.ok && options.mapping) await write(saveColumnChoices(result.value.report.headers, options));
+    return result;
   };
 
   return { reading, read, stop: () => running.current?.cancel() };

@@ -80,7 +80,7 @@ export function TriageScreen() {
       if (vehicleId === null) return;
       const place = { vehicleId, fileName };
       if (outcome.state === 'judged') {
-        const opened = await write(jobFromLog(place, raw, outcome, outcome.options));
+        const opened = await write(jobFromLog(place, raw, outcome));
         if (opened === null) return;
         await write(rememberJob(id, opened));
         return router.push(`/jobs/${opened}`);

@@ -1,11 +1,21 @@
 import { array, boolean, mixed, number, object, string, type InferType } from 'yup';
 import { CHANNELS, fail, ok, type Result } from '@/core/base';
 import { CLEANING_KINDS, type ReadOptions } from '@/core/formats';
-import { JOB_STATES, type CompanionLog, type PlanRecord, type RecordingRecord, type VehicleRecord } from '../records';
+import {
+  JOB_STATES,
+  RUN_KINDS,
+  type CompanionLog,
+  type PlanRecord,
+  type RecordingRecord,
+  type VehicleRecord,
+} from '../records';
 
-/** Kind of the job files written today, and of those written before there was a chronicle. */
-export const SCHEMA = 'varmek-job/2';
-export const OLD_SCHEMA = 'varmek-job/1';
+/**
+ * Kinds of job files, latest first: those written today, those with a stopwatch in the job and one choice for two jumps
+ * of a clock, and those of the time before there was a chronicle.
+ */
+export const SCHEMAS = ['varmek-job/3', 'varmek-job/2', 'varmek-job/1'] as const;
+export const [SCHEMA, , BEFORE_CHRONICLE] = SCHEMAS;
 
 const text = () => string().default('').max(100_000);
 const record = <T extends object>() =>
@@ -16,7 +26,9 @@ const optionsSchema = object({
     Object.values(value ?? {}).every((c) => c.channel === 'time_s' || Object.hasOwn(CHANNELS, c.channel)),
   ),
   numbers: record<NonNullable<ReadOptions['numbers']>>(),
-  leave: array(mixed<(typeof CLEANING_KINDS)[number]>().oneOf(CLEANING_KINDS).required()),
+  otherwise: array(mixed<(typeof CLEANING_KINDS)[number]>().oneOf(CLEANING_KINDS).required()),
+  // Of the older kinds only.
+  leave: array(string().required()),
 });
 
 const secondSchema = object({
@@ -34,17 +46,18 @@ const secondSchema = object({
   }).required(),
 });
 
+const watch = { runningSince: number().nullable().defined(), elapsed_s: number().min(0).required() };
+
 const jobSchema = object({
   complaint: text(),
   state: mixed<(typeof JOB_STATES)[number]>().oneOf(JOB_STATES).required(),
   lookAgainOn: text(),
   conditions: text(),
   plan: record<PlanRecord>().nullable().default(null),
-  stopwatch: object({ runningSince: number().nullable().defined(), elapsed_s: number().min(0).required() })
-    .nullable()
-    .default(null),
   createdAt: number().required(),
-  // Of the old kind only.
+  // Of the second kind and before.
+  stopwatch: object(watch).nullable().default(null),
+  // Of the first kind only.
   answers: array(
     object({ itemId: string().required(), answer: number().required(), at: number().required(), detail: text() }),
   ),
@@ -54,7 +67,7 @@ const jobSchema = object({
 
 /** What job.json holds, of either kind. Entries are read one by one later, so that one odd entry spoils nothing. */
 export const bundleSchema = object({
-  schema: mixed<typeof SCHEMA | typeof OLD_SCHEMA>().oneOf([SCHEMA, OLD_SCHEMA]).required(),
+  schema: mixed<(typeof SCHEMAS)[number]>().oneOf(SCHEMAS).required(),
   job: jobSchema.required(),
   vehicle: object({
     plate: string().required(),
@@ -97,6 +110,17 @@ export const bundleSchema = object({
       marks: array(record<RecordingRecord['marks'][number]>().required()).required(),
     }),
   ).default([]),
+  runs: array(
+    object({
+      ...watch,
+      procedure: mixed<(typeof RUN_KINDS)[number]>().oneOf(RUN_KINDS).required(),
+      ended_s: record<Record<number, number>>()
+        .required()
+        .test('seconds', 'a run has times that are no numbers', (value) =>
+          Object.values(value).every((s) => typeof s === 'number'),
+        ),
+    }),
+  ).default([]),
 });
 
 /** A bundle that fits the schema. */
@@ -105,7 +129,8 @@ export type ParsedBundle = InferType<typeof bundleSchema>;
 /** Whether this version can open a file of this kind; a newer one says so. */
 export function kindOf(value: unknown): Result<string, string> {
   const schema = typeof value === 'object' && value !== null ? (value as { schema?: unknown }).schema : undefined;
-  if (schema === SCHEMA || schema === OLD_SCHEMA) return ok(schema);
+  const known = SCHEMAS.find((s) => s === schema);
+  if (known) return ok(known);
   if (typeof schema === 'string' && /^varmek-job\/\d+$/.test(schema)) {
     return fail(`This job was saved by a newer Varmek (${schema}). Open it there, or update this one.`);
   }

@@ -3,10 +3,21 @@ import { ValidationError } from 'yup';
 import { fail, ok, type Result } from '@/core/base';
 import { parseJson, parseVehicle, writeVehicleFile, type ReadOptions } from '@/core/formats';
 import { readMemory } from '../memoryFile';
+import { standingIn, standingOf } from '../jobStanding';
 import { entriesOfOldJob, type OldJob } from '../migrations/oldJob';
-import type { CompanionLog, EntryRecord, JobRecord, PhotoRecord, RecordingRecord, VehicleRecord } from '../records';
+import { choicesOf } from '../migrations/oldOptions';
+import type {
+  CompanionLog,
+  EntryRecord,
+  JobRecord,
+  JobStanding,
+  PhotoRecord,
+  RecordingRecord,
+  RunRecord,
+  VehicleRecord,
+} from '../records';
 import type { JobRows } from '../tables';
-import { bundleSchema, kindOf, OLD_SCHEMA, SCHEMA, type ParsedBundle } from './bundleSchema';
+import { BEFORE_CHRONICLE, bundleSchema, kindOf, SCHEMA, type ParsedBundle } from './bundleSchema';
 import { packPhotos, packTraces } from './packFiles';
 import { unzipped, zipped, type Files } from './zipFile';
 
@@ -26,15 +37,7 @@ export interface TravellingTrace {
 }
 
 /** Fields of a job that travel. */
-const JOB_FIELDS = [
-  'complaint',
-  'conditions',
-  'state',
-  'lookAgainOn',
-  'plan',
-  'stopwatch',
-  'createdAt',
-] as const satisfies readonly (keyof JobRecord)[];
+const JOB_FIELDS = ['complaint', 'conditions', 'plan', 'createdAt'] as const satisfies readonly (keyof JobRecord)[];
 
 /** Fields of a vehicle that travel. */
 const VEHICLE_FIELDS = [
@@ -50,12 +53,13 @@ const VEHICLE_FIELDS = [
 
 /** A job as it travels: files beside it. */
 export interface JobBundle {
-  readonly job: Pick<JobRecord, (typeof JOB_FIELDS)[number]>;
+  readonly job: Pick<JobRecord, (typeof JOB_FIELDS)[number]> & { readonly standing: JobStanding };
   readonly vehicle: Pick<VehicleRecord, (typeof VEHICLE_FIELDS)[number]>;
   readonly entries: readonly Omit<EntryRecord, 'jobId'>[];
   readonly traces: readonly TravellingTrace[];
   readonly photos: readonly Omit<PhotoRecord, 'jobId'>[];
   readonly recordings: readonly Omit<RecordingRecord, 'jobId'>[];
+  readonly runs: readonly Omit<RunRecord, 'jobId' | 'id'>[];
 }
 
 const pick = <T extends object, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> =>
@@ -69,12 +73,13 @@ export async function packJob(job: JobRecord, vehicle: VehicleRecord, rows: JobR
   const files: Files = {};
   const main = {
     schema: SCHEMA,
-    job: pick(job, JOB_FIELDS),
+    job: { ...pick(job, JOB_FIELDS), ...standingIn(job) },
     vehicle: { ...pick(vehicle, VEHICLE_FIELDS), vehicle: { schema: 'varmek-vehicle/1', ...vehicle.vehicle } },
     entries: withoutJob(rows.entries),
     traces: await packTraces(rows.traces, files),
     photos: await packPhotos(rows.photos, files),
     recordings: withoutJob(rows.recordings),
+    runs: withoutJob(rows.runs).map(({ id: _id, ...run }) => run),
   };
   files['job.json'] = strToU8(`${JSON.stringify(main, null, 2)}\n`);
   files['vehicle.json'] = strToU8(writeVehicleFile(vehicle.vehicle));
@@ -82,13 +87,13 @@ export async function packJob(job: JobRecord, vehicle: VehicleRecord, rows: JobR
 }
 
 /** Options without the fields that were not given. */
-function plainOptions({ mapping, numbers, leave }: ReadOptions): ReadOptions {
-  return { ...(mapping ? { mapping } : {}), ...(numbers ? { numbers } : {}), ...(leave ? { leave } : {}) };
+function plainOptions({ mapping, numbers, otherwise }: ReadOptions): ReadOptions {
+  return { ...(mapping ? { mapping } : {}), ...(numbers ? { numbers } : {}), ...(otherwise ? { otherwise } : {}) };
 }
 
 /** Entries of a bundle; those of the old kind are made from the job's fields, each of its logs is a drive. */
 function entriesOf(parsed: ParsedBundle, traces: readonly TravellingTrace[]): JobBundle['entries'] {
-  if (parsed.schema !== OLD_SCHEMA) {
+  if (parsed.schema !== BEFORE_CHRONICLE) {
     const { createdAt } = parsed.job;
     return (parsed.entries ?? []).map((e) => ({
       ...e,
@@ -115,7 +120,7 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
     return {
       ...{ fileName, importedAt, simulated },
       id: t.id ?? `trace-${i}`,
-      options: plainOptions(t.options as ReadOptions),
+      options: plainOptions(choicesOf(t.options as ReadOptions)),
       raw: blob(t.file, ''),
       second: second && {
         ...{ fileName: second.fileName, channels: second.channels, alignment: second.alignment },
@@ -124,8 +129,9 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
     };
   });
   const { complaint, conditions, state, lookAgainOn, plan, stopwatch, createdAt } = parsed.job;
+  const standing = standingOf(state, lookAgainOn, createdAt);
   return ok({
-    job: { complaint, conditions, state, lookAgainOn, plan, stopwatch, createdAt },
+    job: { complaint, conditions, standing, plan, createdAt },
     vehicle: {
       ...parsed.vehicle,
       parts: parsed.vehicle.parts as VehicleRecord['parts'],
@@ -140,6 +146,7 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
       image: blob(file, type),
     })),
     recordings: parsed.recordings,
+    runs: stopwatch ? [{ procedure: 'drive', ...stopwatch, ended_s: {} }, ...parsed.runs] : parsed.runs,
   });
 }
 

@@ -4,6 +4,7 @@ import { database } from '../database';
 import { jobRecord } from '../jobs';
 import type { CompanionLog, EntryRecord, TraceRecord } from '../records';
 import { kept, type StorageError } from '../storageError';
+import { runId } from '../runs';
 import { putRowsOfJob, wholeJobTables, type JobRows } from '../tables';
 import { traceRecord } from '../traces';
 import { vehicleRecord } from '../vehicles';
@@ -63,6 +64,7 @@ export function keepOpenedJob(
     traces,
     photos,
     recordings: bundle.recordings.map((r) => ({ ...r, id: crypto.randomUUID(), jobId: job.id })),
+    runs: bundle.runs.map((r) => ({ ...r, id: runId(job.id, r.procedure), jobId: job.id })),
     findings: [],
     summaries: [],
   };

@@ -1,10 +1,10 @@
 import { Gunzip } from 'fflate';
-import { fail, type Result } from '../../base';
+import { fail, ok, type Result } from '../../base';
 import { buildSeries, type LoggedSeries } from '../buildSeries';
-import type { ReadTrace } from '../buildTrace';
+import type { ReadTrace, Remembered } from '../buildTrace';
 import { importError, type ImportError } from '../importError';
 import type { ReadOptions } from '../importReport';
-import { createTextReader, traceReading, type Reading } from '../readTrace';
+import { createTextReader, rememberingReading, traceReading, type Reading } from '../readTrace';
 import { sniffText } from './textEncoding';
 import { readWorkbook } from './workbook';
 import { readZip } from './zipArchive';
@@ -156,17 +156,17 @@ async function openZip<T>(bytes: Uint8Array, reading: Reading<T>, depth: number)
   return error ? fail(error) : inner.finish();
 }
 
-function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): FileReader<T> | ImportError {
+function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): Result<FileReader<T>, ImportError> {
   const sniffed = sniffText(head);
-  if (sniffed.kind === 'text') return textContent(sniffed.encoding, reading);
+  if (sniffed.kind === 'text') return ok(textContent(sniffed.encoding, reading));
   if (sniffed.kind === 'binary') {
-    return importError('not-text', `This is ${sniffed.looksLike}, not a log. ${sniffed.mend}`);
+    return fail(importError('not-text', `This is ${sniffed.looksLike}, not a log. ${sniffed.mend}`));
   }
   if (depth > DEEPEST) {
-    return importError('bad-archive', 'Archives lie inside archives here. Unpack the log and read it by itself.');
+    return fail(importError('bad-archive', 'Archives lie inside archives here. Unpack the log and read it by itself.'));
   }
-  if (sniffed.kind === 'gzip') return gzipContent(reading, depth);
-  return wholeContent((bytes) => openZip(bytes, reading, depth));
+  if (sniffed.kind === 'gzip') return ok(gzipContent(reading, depth));
+  return ok(wholeContent((bytes) => openZip(bytes, reading, depth)));
 }
 
 /**
@@ -182,9 +182,9 @@ function openFile<T>(reading: Reading<T>, depth: number): FileReader<T> {
     const head = joined(waiting, length);
     waiting = [];
     const found = contentOf(head, reading, depth);
-    if ('code' in found) return found;
-    content = found;
-    return found.push(head);
+    if (!found.ok) return found.error;
+    content = found.value;
+    return content.push(head);
   };
 
   return {
@@ -204,6 +204,19 @@ function openFile<T>(reading: Reading<T>, depth: number): FileReader<T> {
 /** Reads a trace from the bytes of any file that a logger writes; see {@link openFile}. */
 export const createFileReader = (options: ReadOptions = {}): FileReader<ReadTrace> =>
   openFile(traceReading(options), 0);
+
+/**
+ * Reads a trace by the choices made before for files with the same headers.
+ *
+ * @returns the reader, and after its end the choices by which the file must be read once more; null in the usual case
+ */
+export function createRememberingReader(
+  options: ReadOptions,
+  remembered: Remembered,
+): { readonly reader: FileReader<ReadTrace>; readonly again: () => ReadOptions | null } {
+  const { reading, again } = rememberingReading(options, remembered);
+  return { reader: openFile(reading, 0), again };
+}
 
 /** Reads every temperature of a log, for laying beside a trace; see {@link buildSeries}. */
 export const createSeriesReader = (): FileReader<LoggedSeries> => openFile({ options: {}, build: buildSeries }, 0);

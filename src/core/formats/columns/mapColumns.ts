@@ -3,18 +3,8 @@ import { convertColumn } from '../words/columnUnits';
 import { importError, type ImportError } from '../importError';
 import type { ColumnChoice } from '../importReport';
 import type { RowTable } from '../table/rowTable';
-import { isImperial, temperatureUnit, type ColumnGuess, type Confidence } from './understand';
-
-/** A column that will be read as a channel. */
-export interface MappedColumn {
-  readonly column: number;
-  readonly header: string;
-  readonly channel: ChannelName;
-  /** Unit symbol; null where only the values can tell. */
-  readonly unit: string | null;
-  readonly confidence: Confidence;
-  readonly why: string;
-}
+import type { ColumnGuess, MappedColumn } from '../column';
+import { isImperial, previewsOf, temperatureUnit } from './understand';
 
 /** Which columns are read as what. */
 export interface Mapping {
@@ -48,7 +38,7 @@ const columnList = (guesses: readonly ColumnGuess[]): string =>
 export function ask(input: MapInput, message: string, code: ImportError['code'] = 'needs-mapping'): ImportError {
   return importError(code, message, {
     line: input.headerLine,
-    question: { guesses: input.guesses, numbersOpen: input.numbersOpen },
+    question: { guesses: input.guesses, previews: previewsOf(input.table), numbersOpen: input.numbersOpen },
   });
 }
 
@@ -164,6 +154,7 @@ function chosen(input: MapInput, mapping: Readonly<Record<number, ColumnChoice>>
         channel: choice.channel,
         unit: choice.unit,
         confidence: 'sure',
+        origin: 'person',
         why: 'chosen by hand',
       });
     }

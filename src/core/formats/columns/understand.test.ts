@@ -17,6 +17,8 @@ function question(text: string) {
   return result.error;
 }
 
+const asked = (text: string) => question(text).question!;
+
 describe('what a column is', () => {
   it('says how sure it is and why', () => {
     const { report } = read(`Time,Coolant (°C),n [1/min]\n${rows((i) => `${i},${ect(i)},800`)}`);
@@ -28,10 +30,10 @@ describe('what a column is', () => {
   });
 
   it('a question tells of each guess what it is made from', () => {
-    const { guesses } = question(
+    const { guesses } = asked(
       `time_s,alpha,beta,remark\n${rows((i) => `${i},${ect(i) + (i % 4)},${ect(i) + (i % 3)},x`)}`,
     );
-    expect(guesses?.map((g) => [g.channel, g.origin])).toEqual([
+    expect(guesses.map((g) => [g.channel, g.origin])).toEqual([
       ['time_s', 'header'],
       ['ect_c', 'values'],
       ['ect_c', 'values'],
@@ -84,7 +86,9 @@ describe('what a column is', () => {
   ])('%s is asked about, with previews', (_, text, message) => {
     const error = question(text);
     expect(error).toMatchObject({ code: 'needs-mapping', message: expect.stringMatching(message) });
-    expect(error.guesses!.every((g) => g.sample.length > 10)).toBe(true);
+    const { guesses, previews } = error.question!;
+    expect(previews).toHaveLength(guesses.length);
+    expect(previews.every((p) => p.length > 10)).toBe(true);
   });
 
   it('a reading that never moves is suspect', () => {

@@ -1,34 +1,15 @@
 import { CHANNELS, type ChannelName } from '../../base';
 import { canonicalUnit, convertColumn, guessTemperatureUnit, unitFits } from '../words/columnUnits';
+import type { ColumnGuess, Preview } from '../column';
 import { readHeader } from '../words/headers';
 import { presentSample, type GrowingNumbers, type RowTable } from '../table/rowTable';
-
-/** How far a guess can be trusted. */
-export type Confidence = 'sure' | 'likely' | 'unsure';
-
-/** What a guess is made from; none where there is nothing to go by. */
-export type GuessOrigin = 'header' | 'unit' | 'values' | 'none';
-
-/** A column with what it might be. */
-export interface ColumnGuess {
-  readonly column: number;
-  readonly header: string;
-  readonly channel: ChannelName | 'time_s' | null;
-  readonly unit: string | null;
-  readonly confidence: Confidence;
-  readonly origin: GuessOrigin;
-  /** The same in words, with what speaks against it. */
-  readonly why: string;
-  /** Some of its values, evenly spread over the file, for a preview; NaN where none. */
-  readonly sample: readonly number[];
-}
 
 /** Points of a preview. */
 const SAMPLE_POINTS = 160;
 /** Share of values that may lie outside a channel's range before the header is doubted. */
 const MOST_OUTSIDE = 0.25;
 
-function previewOf(numbers: GrowingNumbers, rows: number): number[] {
+function previewOf(numbers: GrowingNumbers, rows: number): Preview {
   const step = Math.max(1, rows / SAMPLE_POINTS);
   const out: number[] = [];
   for (let at = 0; at < rows && out.length < SAMPLE_POINTS; at += step) {
@@ -86,13 +67,16 @@ function channelOfUnit(unit: string): ChannelName | null {
   return unit === 'km/h' || unit === 'mph' ? 'speed_kmh' : null;
 }
 
+/** The course of each column of a table. */
+export const previewsOf = (table: RowTable): Preview[] => table.columns.map((c) => previewOf(c.numbers, table.rows));
+
 /** What each column of a table is, by its header and its values. */
 export function understandColumns(table: RowTable): ColumnGuess[] {
   return table.columns.map((column, index) => {
     const values = presentSample(column.numbers);
-    const read = readHeader(column.header);
+    const read = column.foreign ? { ...readHeader(column.header), ...FOREIGN } : readHeader(column.header);
     const unit = read.unit ?? column.unit;
-    const base = { column: index, header: column.header, sample: previewOf(column.numbers, table.rows) };
+    const base = { column: index, header: column.header };
     const byUnit = read.channel === null && !read.excluded && unit !== null ? channelOfUnit(unit) : null;
     if (byUnit !== null && isPlausible(values, byUnit, unit)) {
       return { ...base, channel: byUnit, unit, confidence: 'likely', origin: 'unit', why: 'from its unit' };
@@ -130,6 +114,9 @@ export function understandColumns(table: RowTable): ColumnGuess[] {
     return { ...byHeader, channel: read.channel, unit, confidence, why: 'from its header' };
   });
 }
+
+/** What another control unit says of a channel is none of ours. */
+const FOREIGN = { channel: null, sure: false, excluded: true } as const;
 
 /** True when the file writes any American unit: then a column without one is likely to as well. */
 export function isImperial(guesses: readonly ColumnGuess[], units: readonly (string | null)[]): boolean {

@@ -7,8 +7,8 @@ const line = (i: number): string => `${i},${ect(i)},${1200 + ((37 * i) % 400)},$
 const HEADER = 'time (s),coolant (°C),rpm,speed (km/h)';
 const lines = (): string[] => Array.from({ length: N }, (_, i) => line(i));
 
-function read(rows: readonly string[], leave: CleaningKind[] = []) {
-  const result = readTrace(`${[HEADER, ...rows].join('\n')}\n`, { leave });
+function read(rows: readonly string[], otherwise: CleaningKind[] = []) {
+  const result = readTrace(`${[HEADER, ...rows].join('\n')}\n`, { otherwise });
   if (!result.ok) throw new Error(`${result.error.code}: ${result.error.message}`);
   return result.value;
 }
@@ -96,10 +96,10 @@ describe('cleaning: counted, with its lines, and reversible', () => {
     const rows = lines().map((row, i) => (i < 30 ? row : row.replace(/^\d+/, String(i - 25))));
     const { trace, report } = read(rows);
     expect([...trace.time_s]).toEqual(Array.from({ length: N }, (_, i) => i));
-    expect(found(report, 'clock-jump')).toMatchObject({ count: 1, lines: [32] });
-    const other = read(rows, ['clock-jump']);
+    expect(found(report, 'clock-set-back')).toMatchObject({ count: 1, lines: [32] });
+    const other = read(rows, ['clock-set-back']);
     expect([...other.trace.channels.ect_c]).toEqual(known.slice(0, 30));
-    expect(found(other.report, 'clock-jump')).toMatchObject({ count: 1, lines: [32], applied: false });
+    expect(found(other.report, 'clock-set-back')).toMatchObject({ count: 1, lines: [32], applied: false });
   });
 
   it('a clock set forward under a warm engine is closed, or by choice left', () => {
@@ -108,14 +108,14 @@ describe('cleaning: counted, with its lines, and reversible', () => {
       (_, i) => `${i < 30 ? i : i + 7200},88,${1500 + ((7 * i) % 90)},${50 + (i % 5)}`,
     );
     expect(read(warm).trace.time_s.at(-1)).toBe(N - 1);
-    const other = read(warm, ['clock-jump']);
+    const other = read(warm, ['clock-set-forward']);
     expect(other.trace.time_s.at(-1)).toBe(7259);
-    expect(found(other.report, 'clock-jump')).toMatchObject({ applied: false });
+    expect(found(other.report, 'clock-set-forward')).toMatchObject({ applied: false });
   });
 
   it('a hole in which the engine cooled stays a hole', () => {
     const rows = lines().map((row, i) => (i < 30 ? row : row.replace(/^\d+,[\d.]+/, `${i + 7200},12`)));
-    expect(found(read(rows).report, 'clock-jump')).toBeUndefined();
+    expect(found(read(rows).report, 'clock-set-forward')).toBeUndefined();
   });
 
   it('a frozen log on the road is told and kept, or by choice left out', () => {

@@ -12,7 +12,8 @@ export const CLEANING_KINDS = [
   'duplicate-rows',
   'same-time',
   'coarse-clock',
-  'clock-jump',
+  'clock-set-back',
+  'clock-set-forward',
   'gap',
   'stale-repeats',
 ] as const;
@@ -55,11 +56,11 @@ export function pickRows(rows: CleanRows, order: ArrayLike<number>): CleanRows {
 export class CleaningLog {
   readonly entries: Cleaning[] = [];
 
-  constructor(private readonly leave: ReadonlySet<CleaningKind>) {}
+  constructor(private readonly chosen: ReadonlySet<CleaningKind>) {}
 
-  /** The user chose to leave this as it is. */
-  left(kind: CleaningKind): boolean {
-    return this.leave.has(kind);
+  /** A person chose the other treatment of this, see {@link Cleaning.otherwise}. */
+  otherwise(kind: CleaningKind): boolean {
+    return this.chosen.has(kind);
   }
 
   note(kind: CleaningKind, found: LineList, what: string, otherwise: string | null = null, applied = true): void {
@@ -78,16 +79,16 @@ export function dropImpossible(rows: CleanRows, log: CleaningLog): void {
     if (!values) continue;
     const { min, max, label } = CHANNELS[name];
     const found = new LineList();
-    const left = log.left('impossible-values');
+    const keep = log.otherwise('impossible-values');
     for (let i = 0; i < values.length; i++) {
       if (values[i]! < min || values[i]! > max) {
         found.add(rows.lines[i]!);
-        if (!left) values[i] = NaN;
+        if (!keep) values[i] = NaN;
       }
     }
-    const verb = left ? 'kept' : 'left out';
+    const verb = keep ? 'kept' : 'left out';
     const what = `${plural(found.count, 'impossible value', 'impossible values')} of ${label.toLowerCase()} ${found.count === 1 ? 'was' : 'were'} ${verb}.`;
-    log.note('impossible-values', found, what, left ? 'Leave them out' : 'Keep them', !left);
+    log.note('impossible-values', found, what, keep ? 'Leave them out' : 'Keep them', !keep);
   }
 }
 
@@ -105,7 +106,7 @@ export function findGaps(rows: CleanRows, step_s: number, log: CleaningLog): Cle
       longest = Math.max(longest, gap);
     }
   }
-  const cut = log.left('gap');
+  const cut = log.otherwise('gap');
   const what = `${plural(found.count, 'gap', 'gaps')} without rows, the longest ${Math.round(longest)} s${cut ? '; only the longest stretch between them was kept' : ''}.`;
   log.note('gap', found, what, cut ? 'Keep all rows' : 'Keep only the longest stretch', cut);
   if (!cut || found.count === 0) return rows;
@@ -137,7 +138,7 @@ export function blankStaleRepeats(rows: CleanRows, log: CleaningLog): void {
   const rpm = rows.channels.rpm;
   const names = CHANNEL_NAMES.filter((name) => rows.channels[name] && CHANNELS[name].quantity !== 'percent');
   if (!rpm || names.length < 3 || new Set(rpm).size < 5) return;
-  const blank = log.left('stale-repeats');
+  const blank = log.otherwise('stale-repeats');
   const found = new LineList();
   const n = rows.time_s.length;
   for (let i = 0; i < n;) {

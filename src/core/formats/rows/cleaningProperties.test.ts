@@ -9,8 +9,8 @@ const row = (i: number): string => `${i},${ect(i)},${1100 + ((53 * i) % 700)},${
 const HEADER = 'time (s),coolant (°C),rpm,speed (km/h)';
 const known = Array.from({ length: N }, (_, i) => ect(i));
 
-function read(rows: readonly string[], leave: readonly CleaningKind[] = []) {
-  const result = readTrace(`${[HEADER, ...rows].join('\n')}\n`, { leave });
+function read(rows: readonly string[], otherwise: readonly CleaningKind[] = []) {
+  const result = readTrace(`${[HEADER, ...rows].join('\n')}\n`, { otherwise });
   if (!result.ok) throw new Error(`${result.error.code}: ${result.error.message}`);
   return result.value;
 }

@@ -23,12 +23,12 @@ const SAME_TIME_S = 1e-9;
 export function joinEqualTimes(rows: CleanRows, log: CleaningLog): CleanRows {
   if (rows.time_s.every((t, i) => i === 0 || t - rows.time_s[i - 1]! >= SAME_TIME_S)) return rows;
   if (hasCoarseClock(rows)) {
-    if (!log.left('coarse-clock')) return spreadCoarseClock(rows, log);
+    if (!log.otherwise('coarse-clock')) return spreadCoarseClock(rows, log);
     const joined = joinRuns(rows, log);
     noteCoarse(rows, log, false);
     return joined;
   }
-  if (log.left('duplicate-rows') && hasDouble(rows)) return spreadDoubles(rows, log);
+  if (log.otherwise('duplicate-rows') && hasDouble(rows)) return spreadDoubles(rows, log);
   return joinRuns(rows, log);
 }
 
@@ -89,7 +89,7 @@ function keepOneOfEach(
   found: { kept: readonly number[]; conflicts: readonly { at: number; group: readonly number[] }[] },
   log: CleaningLog,
 ): CleanRows {
-  const last = log.left('same-time');
+  const last = log.otherwise('same-time');
   const lines = new LineList();
   const drop = new Set<number>();
   for (const { group } of found.conflicts) {

@@ -121,7 +121,7 @@ function findBackJump(rows: CleanRows, mask: Uint8Array): number | null {
 
 /** Closes the places where the clock was set back within one drive; by choice the log ends at the first. */
 function closeBackJumps(rows: CleanRows, log: CleaningLog): Result<CleanRows, ImportError> {
-  const cut = log.left('clock-jump');
+  const cut = log.otherwise('clock-set-back');
   const found = new LineList();
   let current = rows;
   for (let jumps = 0; ; jumps++) {
@@ -153,7 +153,7 @@ function closeBackJumps(rows: CleanRows, log: CleaningLog): Result<CleanRows, Im
   const what = cut
     ? "The logger's clock was set back; only the rows before it were kept."
     : `The logger's clock was set back ${times(found.count)}; the rows after it were moved to follow on.`;
-  log.note('clock-jump', found, what, cut ? 'Move the rest to follow on' : 'Keep only the rows before it', !cut);
+  log.note('clock-set-back', found, what, cut ? 'Move the rest to follow on' : 'Keep only the rows before it', !cut);
   return ok(current);
 }
 
@@ -161,7 +161,7 @@ const times = (n: number): string => (n === 1 ? 'once' : `${n} times`);
 
 /** Closes holes in which a warm engine did not cool: the clock was set forward. */
 function closeForwardJumps(rows: CleanRows, log: CleaningLog): CleanRows {
-  const left = log.left('clock-jump');
+  const leave = log.otherwise('clock-set-forward');
   const found = new LineList();
   const step_s = middleStep_s(rows.time_s);
   let shift = 0;
@@ -173,15 +173,15 @@ function closeForwardJumps(rows: CleanRows, log: CleaningLog): CleanRows {
       const after = coolantNear(rows, i, 1);
       if (before > WARM_C && Math.abs(after - before) <= NOT_COOLED_K) {
         found.add(rows.lines[i]!);
-        if (!left) shift += hole - step_s;
+        if (!leave) shift += hole - step_s;
       }
     }
     time_s[i] = rows.time_s[i]! - shift;
   }
-  const what = left
+  const what = leave
     ? `The clock seems to have been set forward ${times(found.count)}; the hole was left.`
     : `The clock was set forward ${times(found.count)}: a warm engine had not cooled at all over the hole, which was closed.`;
-  log.note('clock-jump', found, what, left ? 'Close the hole' : 'Leave the hole', !left);
+  log.note('clock-set-forward', found, what, leave ? 'Close the hole' : 'Leave the hole', !leave);
   return { ...rows, time_s };
 }
 
@@ -214,7 +214,7 @@ function sortStragglers(rows: CleanRows, log: CleaningLog): Result<CleanRows, Im
     const message = `Time runs backwards again and again, first on line ${line}. If the times are steps from row to row, log with absolute times; else choose another time column.`;
     return fail(importError('time-backwards', message, { line }));
   }
-  const drop = log.left('out-of-order');
+  const drop = log.otherwise('out-of-order');
   const verb = drop ? 'left out' : 'put back into place';
   log.note(
     'out-of-order',

@@ -25,7 +25,7 @@ export function timedRows(
   log: CleaningLog,
 ): CleanRows {
   const lines = source.table.lines.values(source.table.rows);
-  const place = log.left('lines-without-time');
+  const place = log.otherwise('lines-without-time');
   const times = place ? filledTimes(seconds) : seconds;
   const kept: number[] = [];
   const without = new LineList();

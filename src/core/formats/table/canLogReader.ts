@@ -33,7 +33,7 @@ export function canLogReader(): SourceReader {
   const columnFor = (unit: Unit, id: number, channel: ChannelName): number => {
     let at = unit.columns.get(channel);
     if (at === undefined) {
-      at = table.addColumn(`${channel} of control unit ${unitName(id)}`, null, false);
+      at = table.addColumn(`${channel} of control unit ${unitName(id)}`, null, false, true);
       unit.columns.set(channel, at);
     }
     return at;
@@ -93,12 +93,12 @@ export function canLogReader(): SourceReader {
   const nameColumns = (): void => {
     const own = units.get(engine)?.columns ?? new Map<ChannelName, number>();
     const named = new Set(own.keys());
-    for (const [channel, at] of own) table.rename(at, channel);
+    for (const [channel, at] of own) table.own(at, channel);
     for (const unit of units.values()) {
       for (const [channel, at] of unit.columns) {
         if (named.has(channel)) continue;
         named.add(channel);
-        table.rename(at, channel);
+        table.own(at, channel);
       }
     }
   };

@@ -34,6 +34,8 @@ class RecordRows {
   readonly table: RowTable;
   private readonly byTime: RowsByTime;
   private readonly columns = new Map<string, number>();
+  /** Columns of a log with one reading per record, by the channel that the record names. */
+  private readonly channels = new Map<string, number>();
   private long: ReturnType<typeof longLayout> = null;
   private keys: string[] | null = null;
 
@@ -42,24 +44,21 @@ class RecordRows {
     this.byTime = new RowsByTime(this.table);
   }
 
-  private columnFor(key: string, sample: string, unit: string | null): number {
-    let at = this.columns.get(key);
-    if (at === undefined) {
-      if (this.columns.size >= MOST_COLUMNS) {
-        refuse(
-          importError(
-            'too-many-columns',
-            `The file has more than ${MOST_COLUMNS} different keys: that is no log of one drive.`,
-          ),
-        );
-      }
-      at = this.table.addColumn(
-        unit ? `${key} (${unit})` : key,
-        null,
-        readHeader(key).channel === 'time_s' || looksLikeTime(sample),
+  /** The column of a key; it is added with its first value. */
+  private columnFor(columns: Map<string, number>, key: string, first: { cell: string; unit: string | null }): number {
+    const known = columns.get(key);
+    if (known !== undefined) return known;
+    if (this.table.columns.length >= MOST_COLUMNS) {
+      refuse(
+        importError(
+          'too-many-columns',
+          `The file has more than ${MOST_COLUMNS} different keys: that is no log of one drive.`,
+        ),
       );
-      this.columns.set(key, at);
     }
+    const isTime = readHeader(key).channel === 'time_s' || looksLikeTime(first.cell);
+    const at = this.table.addColumn(first.unit ? `${key} (${first.unit})` : key, null, isTime);
+    columns.set(key, at);
     return at;
   }
 
@@ -77,7 +76,7 @@ class RecordRows {
     this.table.startRow(line);
     for (const [key, value] of fields) {
       const cell = cellOf(value);
-      this.table.put(this.columnFor(key, cell, unitOfValue(value)), cell, line);
+      this.table.put(this.columnFor(this.columns, key, { cell, unit: unitOfValue(value) }), cell, line);
     }
   }
 
@@ -85,15 +84,11 @@ class RecordRows {
     const { timeAt, nameAt, valueAt, unitAt } = this.long!;
     const field = (at: number): string => (at < 0 ? '' : cellOf(fields.get(this.keys![at]!)));
     const time = field(timeAt);
-    const timeColumn = this.columnFor(this.keys![timeAt]!, time, null);
-    const unit = field(unitAt);
+    const timeColumn = this.columnFor(this.columns, this.keys![timeAt]!, { cell: time, unit: null });
     const name = field(nameAt);
     if (PROTOTYPE_KEYS.has(name))
       refuse(importError('bad-json', `"${name}" on line ${line} is no channel of a log.`, { line }));
-    const at = this.columnFor(`\u0001${name}`, '', null);
-    if (this.table.columns[at]!.header.startsWith('\u0001')) {
-      this.table.rename(at, unit ? `${name} (${unit})` : name);
-    }
+    const at = this.columnFor(this.channels, name, { cell: '', unit: field(unitAt) || null });
     this.byTime.put({ time, timeAt: timeColumn, at, cell: field(valueAt), line });
   }
 }

@@ -96,12 +96,14 @@ function hasWordBehind(cell: string): boolean {
 /** A column while a file is read. */
 export interface TableColumn {
   readonly header: string;
+  /** True for what another control unit than the engine's says: it is never read. */
+  readonly foreign: boolean;
   /** From the units row, or behind the numbers. */
   unit: string | null;
   /** Numbers of a value column; first reading of a time column. */
   readonly numbers: GrowingNumbers;
   /** Second reading of a time column, see `TimeReading`. */
-  readonly alternative: GrowingNumbers | null;
+  alternative: GrowingNumbers | null;
   /** Votes for what a time column is. */
   readonly kinds: Partial<Record<TimeKind, number>>;
   readonly proved: { dayMonth: boolean; monthDay: boolean };
@@ -129,9 +131,10 @@ export class RowTable {
   ) {}
 
   /** Adds a column; `isTime` columns read clocks and dates as well as numbers. */
-  addColumn(header: string, unit: string | null, isTime: boolean): number {
+  addColumn(header: string, unit: string | null, isTime: boolean, foreign = false): number {
     this.columns.push({
       header,
+      foreign,
       unit,
       numbers: new GrowingNumbers(),
       alternative: isTime || this.timeColumns.has(this.columns.length) ? new GrowingNumbers() : null,
@@ -145,9 +148,19 @@ export class RowTable {
     return this.columns.length - 1;
   }
 
-  /** Gives a column the name that only later rows told. */
-  rename(at: number, header: string): void {
-    this.columns[at] = { ...this.columns[at]!, header };
+  /** Takes a column for the engine's after all, under this name: only the end of a file tells. */
+  own(at: number, header: string): void {
+    this.columns[at] = { ...this.columns[at]!, header, foreign: false };
+  }
+
+  /** Takes a column for one of time after its rows were read; false where its cells are more than plain numbers. */
+  takeAsTime(at: number): boolean {
+    const column = this.columns[at];
+    if (!column || column.alternative) return column !== undefined;
+    if (column.unreadable.count > 0 || column.switches || column.unit !== null) return false;
+    column.alternative = column.numbers;
+    column.kinds.number = column.filled;
+    return true;
   }
 
   /** Begins a row. */

@@ -112,8 +112,6 @@ export function readHeader(header: string): HeaderReading {
     return { channel: found, unit: named, sure: true, excluded: false };
   }
   const nothing = { channel: null, unit, sure: false, excluded: true };
-  // The same channel as another control unit tells it.
-  if (/\bof control unit\b/.test(text)) return nothing;
   if (OTHER_THINGS.test(text) && found !== 'thermostat_heater_pct') return nothing;
   if (found !== null) {
     const foreign = CHANNELS[found].quantity === 'temperature' && OTHER_TEMPERATURES.test(text);

@@ -20,7 +20,7 @@ import { PlanChart } from '../PlanChart';
 import { liveLegend } from '../curveLook';
 import { checksOf, DueCheck } from '../DueCheck';
 import { driveCautions } from '../driveCautions';
-import { clock } from '../stopwatch';
+import { clock } from '../clock';
 import { usePlan } from '../usePlan';
 import { usePlanPrediction } from '../usePlanPrediction';
 import { isQuiet } from './alarm';
