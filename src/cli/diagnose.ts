@@ -1,11 +1,11 @@
 /** The headless command: analyses traces with the same core as the screens. See the contract in the README. */
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-import type { Vehicle } from '../core/base';
-import { type Finding, judgeNow, resultLine } from '../core/judge';
+import { fail, ok, type Result, type Vehicle } from '../core/base';
+import { type Finding, judgeNow, resultLine, verdictText } from '../core/judge';
 import { readManifest, readVehicleFile, type ImportError } from '../core/formats';
 import { drivesLine } from './drivesLine';
-import { readText, readTraceFile, userPath } from './files';
+import { readTextFile, readTraceFile, userPath } from './files';
 
 const USAGE = `usage: npm run --silent diagnose -- TRACE [TRACE ...] --vehicle VEHICLE.json [--json]
        npm run --silent diagnose -- --manifest LIST.json --json
@@ -51,7 +51,7 @@ function readArguments(): { items: Item[]; json: boolean } {
 
 function manifestItems(given: string): Item[] {
   const file = userPath(given);
-  const text = readText(file);
+  const text = readTextFile(file);
   if (!text.ok) wrongArguments(`${given}: ${text.error.message}`);
   const manifest = readManifest(text.value);
   if (!manifest.ok) wrongArguments(`${given}: ${manifest.error.message}`);
@@ -63,40 +63,44 @@ function manifestItems(given: string): Item[] {
   }));
 }
 
-const vehicles = new Map<string, Vehicle | ImportError>();
+const vehicles = new Map<string, Result<Vehicle, ImportError>>();
 
-function loadVehicle(file: string): Vehicle | ImportError {
+function loadVehicle(file: string): Result<Vehicle, ImportError> {
   let found = vehicles.get(file);
   if (!found) {
-    const text = readText(file);
-    const read = text.ok ? readVehicleFile(text.value) : text;
-    found = read.ok ? read.value : read.error;
+    const text = readTextFile(file);
+    found = text.ok ? readVehicleFile(text.value) : text;
     vehicles.set(file, found);
   }
   return found;
 }
 
-/** A finding per drive, in order; or why one could not be read. */
-async function diagnose(item: Item): Promise<readonly Finding[] | ImportError> {
-  const vehicle = loadVehicle(item.vehicle);
-  if ('code' in vehicle) return vehicle;
+/** An item with its vehicle and a finding per drive, in order. */
+interface Diagnosed {
+  readonly vehicle: Vehicle;
+  readonly findings: readonly Finding[];
+}
+
+/** Judges each drive of an item; an error where one could not be read. */
+async function diagnose(item: Item): Promise<Result<Diagnosed, ImportError>> {
+  const loaded = loadVehicle(item.vehicle);
+  if (!loaded.ok) return loaded;
+  const vehicle = loaded.value;
   const findings: Finding[] = [];
   for (const trace of item.traces) {
     const read = await readTraceFile(trace);
-    if (!read.ok)
-      return item.traces.length > 1 ? { ...read.error, message: `${trace}: ${read.error.message}` } : read.error;
+    if (!read.ok) {
+      const named = { ...read.error, message: `${trace}: ${read.error.message}` };
+      return fail(item.traces.length > 1 ? named : read.error);
+    }
     findings.push(judgeNow(read.value.trace, vehicle));
   }
-  return findings;
+  return ok({ vehicle, findings });
 }
 
 /** The line of an item: its one finding's, or that of all its drives together. */
-function lineOf(item: Item, findings: readonly Finding[]): Record<string, unknown> {
-  if (typeof item.given === 'string') return resultLine(item.given, findings[0]!);
-  const vehicle = loadVehicle(item.vehicle);
-  if ('code' in vehicle) throw new Error(vehicle.message);
-  return drivesLine(item.given, vehicle, findings);
-}
+const lineOf = ({ given }: Item, { vehicle, findings }: Diagnosed): Record<string, unknown> =>
+  typeof given === 'string' ? resultLine(given, findings[0]!) : drivesLine(given, vehicle, findings);
 
 function summary(file: string, finding: Finding): string {
   const pct = (p: number) => `${Math.round(100 * p)} %`;
@@ -107,7 +111,7 @@ function summary(file: string, finding: Finding): string {
     .map((c) => `${c.code} at ${Math.round((c.at_s ?? 0) / 60)} min`);
   return [
     `${file}`,
-    `  ${verdict.grade}: ${verdict.cause} ${pct(verdict.probability)}. ${verdict.reason}`,
+    `  ${verdict.grade}: ${verdict.cause} ${pct(verdict.probability)}. ${verdictText(finding)}`,
     `  odds: ${odds.join(', ')}`,
     ...(codes.length > 0 ? [`  codes this drive would set: ${codes.join(', ')}`] : []),
     ...finding.quality.problems.map((p) => `  problem: ${p}`),
@@ -119,18 +123,17 @@ const { items, json } = readArguments();
 let failed = false;
 for (const item of items) {
   const result = await diagnose(item);
-  if ('code' in result) {
+  if (!result.ok) {
     failed = true;
-    const error = { code: result.code, message: result.message, line: result.line };
+    const { code, message, line } = result.error;
+    const error = { code, message, line };
     process.stdout.write(
-      json
-        ? `${JSON.stringify({ file: item.given, error })}\n`
-        : `${String(item.given)}\n  not read: ${result.message}\n`,
+      json ? `${JSON.stringify({ file: item.given, error })}\n` : `${String(item.given)}\n  not read: ${message}\n`,
     );
-  } else if (json) process.stdout.write(`${JSON.stringify(lineOf(item, result))}\n`);
+  } else if (json) process.stdout.write(`${JSON.stringify(lineOf(item, result.value))}\n`);
   else {
     const names = typeof item.given === 'string' ? [item.given] : item.given;
-    process.stdout.write(`${result.map((finding, i) => summary(names[i]!, finding)).join('\n')}\n`);
+    process.stdout.write(`${result.value.findings.map((finding, i) => summary(names[i]!, finding)).join('\n')}\n`);
   }
 }
 process.exitCode = failed ? 3 : 0;

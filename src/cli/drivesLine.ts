@@ -1,7 +1,7 @@
 import { type Vehicle } from '../core/base';
 import { caseOf, type DriveEntry } from '../core/case';
 import { causeName, describeTest, gradeOf } from '../core/evidence';
-import { resultLine, type Finding } from '../core/judge';
+import { remarksText, resultLine, verdictText, type Finding } from '../core/judge';
 
 /** The finding whose drive speaks clearest for what all drives together say. */
 const clearest = (findings: readonly Finding[], cause: string): Finding => {
@@ -31,24 +31,28 @@ export function drivesLine(
   const grade = counted > 0 ? gradeOf(found.now) : 'inconclusive';
   const reason =
     counted === 0
-      ? shown.verdict.reason
+      ? verdictText(shown)
       : grade === 'inconclusive'
         ? `Cannot tell yet from ${counted} drives: ${causeName(leader.cause).toLowerCase()} and ${causeName(found.now[1]!.cause).toLowerCase()} fit about as well.`
-        : `${causeName(leader.cause)} by ${counted} of ${findings.length} drives together. ${shown.why[0] ?? ''}`.trim();
+        : `${causeName(leader.cause)} by ${counted} of ${findings.length} drives together. ${remarksText(shown.why[0] ?? [])}`.trim();
   const causes = found.now.map(({ cause, probability }) => ({
     ...{ cause, probability },
     parameters: shown.causes.find((c) => c.cause === cause)?.parameters ?? {},
   }));
   const together: Finding = {
     ...shown,
-    verdict: { cause: leader.cause, probability: leader.probability, grade, reason },
+    verdict: { cause: leader.cause, probability: leader.probability, grade },
     causes,
     quality: { usable: counted > 0, problems: found.drives.filter((d) => !d.counts).map((d) => d.why) },
     next: found.next.map(describeTest),
   };
   return {
-    ...resultLine(files[0]!, together),
+    ...resultLine(files[0]!, together, reason),
     file: files,
-    drives: findings.map(({ verdict, quality }, i) => ({ file: files[i], verdict, quality })),
+    drives: findings.map((f, i) => ({
+      file: files[i],
+      verdict: { ...f.verdict, reason: verdictText(f) },
+      quality: f.quality,
+    })),
   };
 }

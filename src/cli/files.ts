@@ -22,7 +22,7 @@ function notOpened(error: unknown): ImportError {
 }
 
 /** Reads a small text file in any common encoding. */
-export function readText(file: string): Result<string, ImportError> {
+export function readTextFile(file: string): Result<string, ImportError> {
   try {
     const size = statSync(file).size;
     if (size > LARGEST_JSON_BYTES) {

@@ -71,6 +71,9 @@ export interface RunRecord extends Run {
   readonly procedure: RunKind;
 }
 
+/** One run of a kind per job: two tabs that start it start the same one. */
+export const runId = (jobId: string, procedure: RunKind): string => `${jobId} ${procedure}`;
+
 /** A photo taken at some stage of a job. */
 export interface PhotoRecord {
   readonly id: string;

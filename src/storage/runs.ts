@@ -1,11 +1,8 @@
 import type { Run } from '@/core/procedure';
 import type { Result } from '@/core/base';
 import { database } from './database';
-import type { RunKind, RunRecord } from './records';
+import { runId, type RunKind, type RunRecord } from './records';
 import { kept, type StorageError } from './storageError';
-
-/** One run of a kind per job: two tabs that start it start the same one. */
-export const runId = (jobId: string, procedure: RunKind): string => `${jobId} ${procedure}`;
 
 /** How far a procedure of a job has run; undefined before its start. */
 export const loadRun = (jobId: string, procedure: RunKind): Promise<RunRecord | undefined> =>

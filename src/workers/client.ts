@@ -4,7 +4,7 @@ import { importError, type ImportError, type LogClock, type ReadOptions, type Re
 import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
 import { callWorker, type Cancelled, type OpenWorker, type Running } from './callWorker';
-import type { JudgeSettings, KnownFile, SecondLog, TraceWorkerApi, WorkerBug } from './protocol';
+import type { JudgeSettings, KnownFile, OpenedSecondLog, TraceWorkerApi, WorkerBug } from './protocol';
 
 function openTraceWorker(): OpenWorker<TraceWorkerApi> {
   const worker = new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' });
@@ -51,7 +51,7 @@ export const openSecondLog = (
   file: Blob,
   trace: Trace,
   clock: LogClock | null,
-): Promise<Result<SecondLog, ImportError>> =>
+): Promise<Result<OpenedSecondLog, ImportError>> =>
   importing(callWorker(openTraceWorker, (api) => api.openSecondLog(file, trace, clock)).result);
 
 /** Learns a vehicle from a known-good trace in a worker. */

@@ -1,8 +1,9 @@
 import * as Comlink from 'comlink';
 import type { Cause, Trace, Vehicle } from '@/core/base';
+import type { Odds } from '@/core/evidence';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import { callWorker, type OpenWorker, type Running } from './callWorker';
-import type { Odds, PlanWorkerApi } from './planProtocol';
+import type { PlanWorkerApi } from './planProtocol';
 
 function openPlanWorker(): OpenWorker<PlanWorkerApi> {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
@@ -13,7 +14,7 @@ function openPlanWorker(): OpenWorker<PlanWorkerApi> {
 export function predictInWorker(
   vehicle: Vehicle,
   plan: DrivePlan,
-  causes: Odds,
+  causes: readonly Odds[],
   onProgress: (share: number) => void,
 ): Running<PlanPrediction> {
   return callWorker(openPlanWorker, (api) => api.predict(vehicle, plan, causes, Comlink.proxy(onProgress)));
@@ -23,7 +24,7 @@ export function predictInWorker(
 export function proposeInWorker(
   vehicle: Vehicle,
   plan: DrivePlan,
-  causes: Odds,
+  causes: readonly Odds[],
   onProgress: (share: number) => void,
 ): Running<PlanProposal[]> {
   return callWorker(openPlanWorker, (api) => api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));

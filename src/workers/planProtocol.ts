@@ -1,16 +1,14 @@
+import type { Odds } from '@/core/evidence';
 import type { Cause, Result, Trace, Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import type { WorkerBug } from './protocol';
-
-/** Present odds, most probable first. */
-export type Odds = readonly { readonly cause: Cause; readonly probability: number }[];
 
 /** What the worker of the drive planner offers. Only plain data crosses. */
 export interface PlanWorkerApi {
   predict(
     vehicle: Vehicle,
     plan: DrivePlan,
-    causes: Odds,
+    causes: readonly Odds[],
     onProgress: (share: number) => void,
   ): Promise<Result<PlanPrediction, WorkerBug>>;
   /** A vehicle of this kind on the planned drive, second by second. */
@@ -18,7 +16,7 @@ export interface PlanWorkerApi {
   propose(
     vehicle: Vehicle,
     plan: DrivePlan,
-    causes: Odds,
+    causes: readonly Odds[],
     onProgress: (share: number) => void,
   ): Promise<Result<PlanProposal[], WorkerBug>>;
 }

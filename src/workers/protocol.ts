@@ -12,7 +12,7 @@ import type {
 } from '@/core/formats';
 
 /** A second log with the places where it may lie, by clock and by curve; null where one does not tell. */
-export interface SecondLog {
+export interface OpenedSecondLog {
   readonly series: LoggedSeries;
   readonly byClock: Alignment | null;
   readonly byCurve: Alignment | null;
@@ -37,7 +37,7 @@ export interface TraceWorkerApi {
     onProgress: (share: number) => void,
   ): Promise<Result<ReadTrace, ImportError>>;
   /** Reads a second log of a drive and looks where it lies on the first. */
-  openSecondLog(file: Blob, trace: Trace, clock: LogClock | null): Promise<Result<SecondLog, ImportError>>;
+  openSecondLog(file: Blob, trace: Trace, clock: LogClock | null): Promise<Result<OpenedSecondLog, ImportError>>;
   /** Narrows the vehicle's memory by a known-good trace. */
   learn(trace: Trace, vehicle: Vehicle, before: VehicleMemory | null): Promise<Result<VehicleMemory, WorkerBug>>;
   judge(

@@ -7,7 +7,7 @@ import {
   createSeriesReader,
   placeSeries,
   refuseBySize,
-  type FileReader,
+  type LogReader,
   type ImportError,
 } from '@/core/formats';
 import type { TraceWorkerApi } from './protocol';
@@ -23,7 +23,7 @@ const buffersOf = ({ time_s, channels }: Trace): Transferable[] =>
 /** Streams a file into a reader. */
 async function readWhole<T>(
   file: Blob,
-  reader: FileReader<T>,
+  reader: LogReader<T>,
   onProgress: (share: number) => void,
 ): Promise<Result<T, ImportError>> {
   const refused = refuseBySize(file.size);

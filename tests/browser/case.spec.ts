@@ -105,6 +105,25 @@ test('the stopwatch survives a reload and keeps the minute of an observation', a
   await expect(page.getByRole('button', { name: 'Pause' })).toBeVisible();
   await page.getByRole('region', { name: 'Next observation' }).getByRole('button', { name: 'stands still' }).click();
   await expect(page.getByText('minute 0.0', { exact: true })).toBeVisible();
+
+  // A phase that ends early pulls the next one forward, and back again.
+  const phase = page.getByTestId('phase');
+  await expect(phase).toHaveText('Stand and idle');
+  await page.getByRole('button', { name: 'Phase done' }).click();
+  await expect(phase).toHaveText('Town');
+  await page.reload();
+  await expect(phase).toHaveText('Town');
+  await page.getByRole('button', { name: 'Phase done' }).click();
+  await expect(phase).toHaveText('Open road');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(phase).toHaveText('Town');
+
+  // Back to zero can be taken back too.
+  await page.getByRole('button', { name: 'Pause' }).click();
+  await page.getByRole('button', { name: 'Back to zero' }).click();
+  await expect(page.getByTestId('elapsed')).toHaveText('0:00');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(page.getByTestId('elapsed')).not.toHaveText('0:00');
   await expectClean(page);
 });
 

@@ -53,8 +53,15 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await expect(page.getByText('Job on Car 8 deleted.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('link', { name: /Car 8/ }).click();
+  // Who names no day looks again in a week; another state takes the day off, and gives it back.
   await page.getByLabel('State of the job').selectOption('look-again');
-  await page.getByLabel('Look again on').fill('2020-01-31');
+  const day = page.getByLabel('Look again on');
+  await expect(day).toHaveValue(/^\d{4}-\d{2}-\d{2}$/);
+  await day.fill('2020-01-31');
+  await page.getByLabel('State of the job').selectOption('finished');
+  await expect(day).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(day).toHaveValue('2020-01-31');
   await newJob(page, 'Car 8b');
   await page.goto('/');
   // What is due stands above what was touched last.

@@ -8,7 +8,7 @@ import {
   type ReadOptions,
   type ReadTrace,
 } from '@/core/formats';
-import type { SecondLog } from '@/workers/protocol';
+import type { OpenedSecondLog } from '@/workers/protocol';
 
 /** The worker's import, run where there are no workers. */
 export async function importInWorker(file: Blob, options: ReadOptions = {}): Promise<Result<ReadTrace, ImportError>> {
@@ -22,7 +22,7 @@ export async function openSecondLog(
   file: Blob,
   trace: Trace,
   clock: LogClock | null,
-): Promise<Result<SecondLog, ImportError>> {
+): Promise<Result<OpenedSecondLog, ImportError>> {
   const reader = createSeriesReader();
   const error = reader.push(new Uint8Array(await file.arrayBuffer()));
   const read = error ? fail(error) : await reader.finish();

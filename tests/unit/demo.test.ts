@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { caseOf, type Entry } from '@/core/case';
-import { judgeNow, learnVehicle } from '@/core/judge';
+import { judgeNow, learnVehicle, remarksText, verdictText } from '@/core/judge';
 import { parseVehicle, readTrace } from '@/core/formats';
 
 const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
@@ -36,7 +36,7 @@ describe('demo garage', () => {
     expect(finding.verdict.cause).toBe(cause);
     expect(finding.verdict.grade).not.toBe('inconclusive');
     expect(finding.why).toHaveLength(3);
-    expect(finding.why.join(' ')).toMatch(/\d/);
+    expect(finding.why.map(remarksText).join(' ')).toMatch(/\d/);
     expect(finding.next.length).toBeGreaterThan(0);
   });
 
@@ -44,7 +44,7 @@ describe('demo garage', () => {
     const { vehicle, trace } = load('demo-ferry-short');
     const finding = judgeNow(trace, vehicle);
     expect(finding.verdict.grade).toBe('inconclusive');
-    expect(finding.verdict.reason).toMatch(/^Cannot tell from this trace/);
+    expect(verdictText(finding)).toMatch(/^Cannot tell from this trace/);
     expect(finding.next[0]!.test).toMatch(/Log a full warm-up/);
     const entries: Entry[] = [{ kind: 'drive', id: 'd', at: 1, traceId: 't', leftOut: '' }];
     const found = caseOf({ vehicle, senderPoints: [], entries, drives: new Map([['t', finding]]) });

@@ -16,7 +16,7 @@ import {
 import type { DriveEvidence } from '../../core/evidence';
 import { parseVehicle, readVehicleFile } from '../../core/formats';
 import { judgeNow } from '../../core/judge';
-import { readText, readTraceFile, userPath } from '../files';
+import { readTextFile, readTraceFile, userPath } from '../files';
 import type { ComputeError } from './computation';
 
 const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
@@ -33,7 +33,7 @@ const error = (code: string, message: string, path: string | null): Result<never
   fail({ code, message, path });
 
 function vehicleOf(given: unknown): Result<Vehicle, ComputeError> {
-  const read = typeof given === 'string' ? readText(userPath(given)) : null;
+  const read = typeof given === 'string' ? readTextFile(userPath(given)) : null;
   if (read && !read.ok) return error(read.error.code, read.error.message, 'vehicle');
   const parsed = read ? readVehicleFile(read.value) : parseVehicle(given);
   return parsed.ok ? parsed : error(parsed.error.code, parsed.error.message, 'vehicle');

@@ -80,7 +80,18 @@ describe('a case without work', () => {
     const answered = made(chronicle({ kind: 'check', item: first.id, answer: first.answers[1]!.key, minute: null }));
     expect(answered.next.map((n) => n.item.id)).not.toContain(first.id);
     expect(made(chronicle(drive('a')), { a: hopeless() }).next[0]!.item.id).toBe('cold-start-log');
-    expect(made(chronicle(drive('a')), { a: openDrive }).next.map((n) => n.item.id)).not.toContain('cold-start-log');
+    const proposed = (...drives: string[]) =>
+      made(chronicle(...drives.map(drive)), { a: openDrive, b: hopeless(), c: hopeless() }).next.map((n) => n.item.id);
+    expect(proposed('a')).not.toContain('cold-start-log');
+    // One drive that tells is enough, whatever else was logged.
+    for (const drives of [
+      ['a', 'b'],
+      ['b', 'a'],
+      ['b', 'a', 'c'],
+    ]) {
+      expect(proposed(...drives)).not.toContain('cold-start-log');
+    }
+    expect(proposed('b', 'c')[0]).toBe('cold-start-log');
   });
 
   it('entries of another version and taken-back ones are kept and move nothing', () => {

@@ -118,7 +118,9 @@ class Walk {
   readonly works: WorkEntry[] = [];
   private shown: PerCause<number> | null = null;
   private driven = false;
-  private latestUnusable = false;
+  /** A drive since the last work counts; of the others at least one cannot tell. */
+  private countedSinceWork = false;
+  private hopeless = false;
   private proofDue = false;
   private readonly rates: PerCause<number>;
   private readonly possible: PerCause<boolean>;
@@ -141,9 +143,9 @@ class Walk {
     return toProbabilities(perCause((c) => (this.possible[c] ? Math.max(logs[c], DROPPED_LOG) : -Infinity)));
   }
 
-  /** True while the latest drive is one that cannot tell, or work waits for its proof. */
+  /** True while drives were logged and none of them can tell, or work waits for its proof. */
   get shouldLogAgain(): boolean {
-    return this.latestUnusable || this.proofDue;
+    return (this.hopeless && !this.countedSinceWork) || this.proofDue;
   }
 
   get unproven(): boolean {
@@ -178,8 +180,9 @@ class Walk {
     const why = this.whyNot(entry, drive);
     const { id: entryId, traceId, at } = entry;
     this.drives.push({ entryId, traceId, at, counts: why === '', why });
-    if (entry.leftOut === '') this.latestUnusable = drive?.quality.usable === false;
+    if (entry.leftOut === '' && drive?.quality.usable === false) this.hopeless = true;
     if (!drive || why !== '') return;
+    this.countedSinceWork = true;
     if (this.driven || this.works.length > 0) this.paths = weatherOpen(this.paths);
     const gain = visibilityGain(this.shown, drive);
     this.shown = this.shown ? addLogs(this.shown, gain) : gain;
@@ -201,7 +204,8 @@ class Walk {
     this.paths = afterWork(this.paths, entry.work, situation);
     this.now = this.odds(nowLogs);
     this.works.push(entry);
-    this.latestUnusable = false;
+    this.hopeless = false;
+    this.countedSinceWork = false;
     this.proofDue = true;
   }
 }

@@ -46,5 +46,5 @@ export { readEntry } from './readEntry';
 export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';
 export { type Separability } from './separability';
-export { isWork, WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
+export { WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
 export { earlierReadings, saidBefore, sinceLastWork, standingAnswer, standingReading } from './standing';

@@ -134,9 +134,6 @@ export type WorkKind = keyof typeof WORK;
 /** Every kind, in the order of the list. */
 export const WORK_KINDS = Object.keys(WORK) as readonly WorkKind[];
 
-/** True for a known kind of work. */
-export const isWork = (name: string): name is WorkKind => Object.hasOwn(WORK, name);
-
 /** What a kind of work does. */
 export const workSpec = (kind: WorkKind): WorkSpec => WORK[kind];
 

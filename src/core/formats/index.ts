@@ -7,7 +7,7 @@ export {
   createRememberingReader,
   createSeriesReader,
   refuseBySize,
-  type FileReader,
+  type LogReader,
 } from './bytes/fileReader';
 export type { LoggedColumn, LoggedSeries } from './buildSeries';
 export { alignByClock, alignByCurve, layBeside, placeSeries, type Alignment } from './alignSeries';

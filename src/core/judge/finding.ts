@@ -1,6 +1,7 @@
 import type { Cause, ChannelSet } from '../base';
 import type { DriveEvidence, Grade, NextTest, Odds } from '../evidence';
 import type { CodeResult } from '../monitor';
+import type { Remark } from './words/remark';
 
 /** One cause with its share of the odds and the severities at its best fit. */
 export interface CauseShare extends Odds {
@@ -74,10 +75,10 @@ export interface Finding extends DriveEvidence {
     readonly cause: Cause;
     readonly probability: number;
     readonly grade: Grade;
-    readonly reason: string;
   };
   readonly causes: readonly CauseShare[];
-  readonly why: readonly string[];
+  /** What speaks for it: against a sound vehicle, for the leading cause, and what else it could be. */
+  readonly why: readonly (readonly Remark[])[];
   readonly codes: readonly CodeResult[];
   readonly quality: Quality;
   readonly next: readonly NextTest[];

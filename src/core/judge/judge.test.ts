@@ -3,6 +3,8 @@ import { CAUSES, inShownUnits, type Cause } from '../base';
 import { drawScenario } from '../plant';
 import { judgeNow, judgeTrace } from './judge';
 import { resultLine } from './resultLine';
+import { remarksText } from './words/remarkText';
+import { verdictText } from './words/verdictText';
 
 /** Seeds with a clear effect, so that a regression shows; severities and vehicles are drawn. */
 const CLEAR: readonly [Cause, number, 'full' | 'basic'][] = [
@@ -27,9 +29,11 @@ describe('judgeTrace', () => {
     expect([cause, ...(SAME_WHILE_SHUT[cause] ?? [])]).toContain(finding.verdict.cause);
     expect(finding.channelSet).toBe(channelSet);
     expect(finding.why).toHaveLength(3);
-    const fahrenheit = [...finding.why, finding.verdict.reason, ...finding.evidence.map((l) => l.seen)].map((text) =>
-      inShownUnits(text, (family) => (family.startsWith('temperature') ? '°F' : 'mph')),
-    );
+    const fahrenheit = [
+      ...finding.why.map(remarksText),
+      verdictText(finding),
+      ...finding.evidence.map((l) => l.seen),
+    ].map((text) => inShownUnits(text, (family) => (family.startsWith('temperature') ? '°F' : 'mph')));
     for (const text of fahrenheit) expect(text).not.toMatch(/°C|\d K\b|km\/h|NaN|Infinity/);
     for (const line of finding.evidence) for (const c of CAUSES) expect(line.logLikelihood[c]).not.toBeNaN();
   });

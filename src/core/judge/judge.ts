@@ -38,7 +38,7 @@ import { inspectSignal, maskTrace, type SignalFindings } from './raw/detectors';
 import { signalLines, visibilityLine } from './raw/traceLines';
 import { faultFigures, reportHypotheses, reportParameters, toOdds } from './reports';
 import { driveWays } from './ways';
-import { explain } from './words/explain';
+import { remarksOf } from './words/remarks';
 
 /** Options of a judgement. */
 export interface JudgeOptions {
@@ -211,11 +211,10 @@ export function* judgeTrace(
   const rival = rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) };
   const seen = { trace, vehicle, findings, inputs, problem };
   const judged = { causes, grade, quality, bestFit, healthyFit, rival, curves };
-  const { reason, why } = explain({ ...seen, ...judged });
   return {
-    verdict: { cause: leader.cause, probability: leader.probability, grade, reason },
+    verdict: { cause: leader.cause, probability: leader.probability, grade },
     causes,
-    why,
+    why: remarksOf({ ...seen, ...judged }),
     codes: monitorCodes(trace, findings, problem, band.low_c, options.monitors ?? MONITOR_DEFAULTS),
     quality,
     next: nextForTrace({ causes, vehicle, quality }),

@@ -4,6 +4,8 @@ import { CAUSES, type ChannelName, type Trace } from '../base';
 import { drawVehicle, seededRandom } from '../plant';
 import { judgeNow } from './judge';
 import { resultLine } from './resultLine';
+import { remarksText } from './words/remarkText';
+import { verdictText } from './words/verdictText';
 
 /** How a channel may run: what loggers, broken wires and wrong columns make of it. */
 const SHAPES = ['warm-up', 'constant', 'noise', 'steps', 'ramp-down', 'mostly-empty'] as const;
@@ -73,8 +75,12 @@ describe('the judge meets anything', () => {
         expect(new Set(finding.causes.map((c) => c.cause)).size).toBe(CAUSES.length);
         for (const { probability } of finding.causes) expect(probability).toBeGreaterThanOrEqual(0);
         expect(finding.why).toHaveLength(3);
-        const words = [...finding.why, finding.verdict.reason, ...finding.quality.problems].join(' ');
+        const words = [...finding.why.map(remarksText), verdictText(finding), ...finding.quality.problems].join(' ');
         expect(words).not.toMatch(/NaN|undefined|null|Infinity/);
+        const end_s = trace.time_s.at(-1)! - trace.time_s[0]!;
+        for (const { at_s } of finding.why.flat()) {
+          if (at_s !== null) expect(at_s >= 0 && at_s <= end_s + finding.curves.time_s[0]! * 2).toBe(true);
+        }
         if (!finding.quality.usable) expect(finding.verdict.grade).toBe('inconclusive');
         expect(finding.next.length).toBeGreaterThan(0);
         for (const curve of [finding.curves.healthyMid_c, finding.curves.best_c]) {

@@ -1,7 +1,12 @@
 import type { Finding } from './finding';
+import { verdictText } from './words/verdictText';
 
-/** Plain-data form of a finding as the headless command prints it, `varmek-result/1`. */
-export function resultLine(file: string, finding: Finding): Record<string, unknown> {
+/**
+ * Plain-data form of a finding as the headless command prints it, `varmek-result/1`.
+ *
+ * @param reason the verdict in words, where it is another than the finding's own
+ */
+export function resultLine(file: string, finding: Finding, reason = verdictText(finding)): Record<string, unknown> {
   const round = (p: number) => Math.round(p * 1e6) / 1e6;
   // Rounding must not break the sum: the leader takes the difference.
   const rest = finding.causes.slice(1).map((c) => ({ ...c, probability: round(c.probability) }));
@@ -10,7 +15,7 @@ export function resultLine(file: string, finding: Finding): Record<string, unkno
   return {
     schema: 'varmek-result/1',
     file,
-    verdict: { ...finding.verdict, probability: leading },
+    verdict: { ...finding.verdict, probability: leading, reason },
     causes: [{ ...leader, probability: leading }, ...rest],
     codes: finding.codes,
     quality: finding.quality,

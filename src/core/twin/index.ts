@@ -11,5 +11,12 @@ export {
   type VehicleMemory,
   type VehicleParameterName,
 } from './parameters';
-export { simulateTwin, twinTruth, twinWorkspace, type TwinTruth, type TwinWorkspace } from './simulateTwin';
+export {
+  HEATED_BELOW_K,
+  simulateTwin,
+  twinTruth,
+  twinWorkspace,
+  type TwinTruth,
+  type TwinWorkspace,
+} from './simulateTwin';
 export { NO_TWIN_FAULT, type TwinFault } from './twinFault';

@@ -31,7 +31,7 @@ const FINE_S = 1;
 /** Steps per bin at which model and trace are compared. */
 export const STEPS_PER_BIN = 4;
 
-/** What drives the twin: one entry per step, NaN-free. */
+/** What drives the twin: one entry per step, none of them NaN. */
 export interface TwinInputs {
   readonly vehicle: Vehicle;
   readonly step_s: number;
@@ -53,12 +53,10 @@ export interface TwinInputs {
   /** Effect of the cabin blower on the heater, 0...1; 1 throughout when not logged. */
   readonly blower: Float64Array;
   readonly heaterLogged: boolean;
-  /** Fan command 0...1; NaN-filled when not logged. */
-  readonly fan: Float64Array;
-  readonly fanLogged: boolean;
-  /** Heating command of a heated thermostat 0...1; NaN-filled when not logged. */
-  readonly thermostatHeater: Float64Array;
-  readonly thermostatHeaterLogged: boolean;
+  /** Fan command 0...1; null when not logged. */
+  readonly fan: Float64Array | null;
+  /** Heating command of a heated thermostat 0...1; null when not logged. */
+  readonly thermostatHeater: Float64Array | null;
   readonly ambientGuess_c: number;
   /** How well the outside temperature is known, K. */
   readonly ambientSd_k: number;
@@ -194,11 +192,11 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle, outside_c: number 
   const engine = engineInputs(vehicle, heatSource, channel, at.length, fine_s);
   const specificFuel = averaged(engine.specificFuel, per);
   const ambient = guessAmbient(trace, outside_c);
-  const share = (values: Float64Array | null) =>
-    values ? averaged(values, per).map((x) => x / 100) : new Float64Array(steps).fill(NaN);
-  const heater = channel('heater_pct');
-  const fan = channel('fan_pct');
-  const duty = channel('thermostat_heater_pct');
+  const share = (name: ChannelName): Float64Array | null => {
+    const values = channel(name);
+    return values && averaged(values, per).map((x) => x / 100);
+  };
+  const heater = share('heater_pct');
   return {
     vehicle,
     step_s,
@@ -212,13 +210,11 @@ export function prepareInputs(trace: Trace, vehicle: Vehicle, outside_c: number 
     ramAir: averaged(engine.ramAir, per),
     pumpRel: averaged(engine.pumpRel, per),
     blower: heater
-      ? share(heater).map((x) => BLOWER_IDLE + (1 - BLOWER_IDLE) * Math.max(0, x) ** BLOWER_EXPONENT)
+      ? heater.map((x) => BLOWER_IDLE + (1 - BLOWER_IDLE) * Math.max(0, x) ** BLOWER_EXPONENT)
       : new Float64Array(steps).fill(1),
     heaterLogged: heater !== null,
-    fan: share(fan),
-    fanLogged: fan !== null,
-    thermostatHeater: share(duty),
-    thermostatHeaterLogged: duty !== null,
+    fan: share('fan_pct'),
+    thermostatHeater: share('thermostat_heater_pct'),
     ambientGuess_c: ambient.guess_c,
     ambientSd_k: ambient.sd_k,
     start_c: firstMedian(trace, 'ect_c', 20),

@@ -42,6 +42,9 @@ const FAST_COUPLING = 0.62;
 /** How far below its opening curve a wax thermostat closes, K: middle of the usual 2...5. */
 const HYSTERESIS_K = 3;
 
+/** How far below its rating a heated thermostat opens under full heating where nobody said, K. Working figure. */
+export const HEATED_BELOW_K = 17;
+
 /** Share of the coolant flow that passes the cabin heater. */
 const HEATER_BRANCH = 0.13;
 
@@ -87,7 +90,7 @@ export function simulateTwin(
   const { thermostat, fan: fanSpec, engine } = inputs.vehicle;
   const inlet = thermostat.location === 'inlet';
   const heatedBy_k = thermostat.heated
-    ? Math.max(4, thermostat.rated_c - (thermostat.heated_rated_c ?? thermostat.rated_c - 17))
+    ? Math.max(4, thermostat.rated_c - (thermostat.heated_rated_c ?? thermostat.rated_c - HEATED_BELOW_K))
     : 0;
   const drive = inputs.unknownDrive;
   const lastRow = drive ? drive.speedRel.length - 1.001 : 0;
@@ -206,7 +209,7 @@ export function simulateTwin(
       let duty: number;
       if (fault.heatingElement === 'dead') duty = 0;
       else if (fault.heatingElement === 'always-on') duty = 1;
-      else if (inputs.thermostatHeaterLogged) duty = inputs.thermostatHeater[k]!;
+      else if (inputs.thermostatHeater) duty = inputs.thermostatHeater[k]!;
       else
         duty = Math.max(
           smoothStep((specific / p.heatingThreshold - 0.7) / 0.6),
@@ -222,7 +225,7 @@ export function simulateTwin(
     else if (fault.fan === 'always-on') fan = 1;
     else if (belted) fan = Math.min(1.3, pump);
     else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - p.fanOn + 14) / 10)) * Math.min(1.3, pump);
-    else if (inputs.fanLogged) fan = inputs.fan[k]!;
+    else if (inputs.fan) fan = inputs.fan[k]!;
     else fan = smoothStep((reading - p.fanOn + fanWidth_k) * perFanWidth);
 
     const wetted = coolant - 0.2 * fault.air * (coolant - ambient);

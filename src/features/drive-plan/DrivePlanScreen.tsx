@@ -1,25 +1,24 @@
 'use client';
 
 import { Cable, Printer, Timer } from 'lucide-react';
-import dynamic from 'next/dynamic';
 import Link from 'next/link';
+import { useMemo } from 'react';
 import { mendFirst } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { setStanding } from '@/storage/jobs';
 import { Caution } from '@/ui/Caution';
-import { ScaledPicture } from '@/ui/ScaledPicture';
+import { ScaledPicture } from '@/ui/picture/ScaledPicture';
 import { useUnits } from '@/ui/units';
 import { DriveCard } from './DriveCard';
 import { driveCautions } from './driveCautions';
 import { PlanEditor } from './PlanEditor';
+import { planLane, planTitle } from './planLane';
 import { PlanOutcome } from './PlanOutcome';
 import { ProposalList } from './ProposalList';
 import { usePlan } from './usePlan';
 import { usePlanPrediction } from './usePlanPrediction';
-
-const PlanChart = dynamic(() => import('./PlanChart').then((m) => m.PlanChart), { ssr: false });
 
 const HEIGHT = 372;
 
@@ -31,6 +30,7 @@ export function DrivePlanScreen() {
   const write = useWrite();
   const { plan, error, scale, put } = usePlan();
   const work = usePlanPrediction(vehicle, error === null ? plan : null, found.now);
+  const lane = useMemo(() => work.last && planLane(work.last, plan.limit_c, null), [work.last, plan.limit_c]);
   const print = async () => {
     const moved = job.state === 'to-look-at' ? await write(setStanding(job.id, { state: 'drive-planned' })) : 0;
     await put({});
@@ -70,11 +70,13 @@ export function DrivePlanScreen() {
             </div>
           </div>
           <div>
-            <ScaledPicture scale={scale} height={HEIGHT} testId="plan-chart">
-              {(width) =>
-                work.last && <PlanChart prediction={work.last} width={width} height={HEIGHT} limit_c={plan.limit_c} />
-              }
-            </ScaledPicture>
+            <ScaledPicture
+              scale={scale}
+              height={HEIGHT}
+              testId="plan-chart"
+              lane={lane}
+              title={work.last ? planTitle(work.last) : ''}
+            />
             <Cautions className="mt-1" of={driveCautions(plan.phases)} />
           </div>
           <div className="space-y-4">

@@ -81,7 +81,7 @@ export function PlanEditor({ plan, onChange }: { plan: PlanRecord; onChange: (ch
       >
         <Plus aria-hidden className="size-4" /> Add a phase
       </button>
-      <div className="mt-2 grid grid-cols-2 gap-x-4">
+      <div className="mt-2 grid grid-cols-2 gap-x-4 gap-y-2">
         <QuantityInput
           id="plan-ambient"
           label="Outside air"

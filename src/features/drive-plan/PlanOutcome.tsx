@@ -5,8 +5,8 @@ import { planLength_s, repeatsComplaint, type PlanPrediction } from '@/core/plan
 import { sinceLastWork } from '@/core/case';
 import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
-import { LineSample } from '@/ui/ChartLegend';
-import { causeColour, dashOf } from './curveLook';
+import { LineSample } from '@/ui/picture/ChartLegend';
+import { causeColour, dashOf } from './planLane';
 import { useUnits } from '@/ui/units';
 import type { WorkState } from './usePlanPrediction';
 

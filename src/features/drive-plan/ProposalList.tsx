@@ -1,9 +1,9 @@
 'use client';
 
+import type { Odds } from '@/core/evidence';
 import type { Vehicle } from '@/core/base';
 import { planLength_s } from '@/core/planning';
 import type { PlanRecord } from '@/storage/records';
-import type { Odds } from '@/workers/planProtocol';
 import { useProposals } from './usePlanPrediction';
 
 /** Other drives under the same weather and odds, ranked by what they would tell. */
@@ -15,7 +15,7 @@ export function ProposalList({
 }: {
   vehicle: Vehicle;
   plan: PlanRecord;
-  causes: Odds;
+  causes: readonly Odds[];
   onTake: (phases: PlanRecord['phases']) => void;
 }) {
   const { state, ask, clear } = useProposals(vehicle, plan, causes);

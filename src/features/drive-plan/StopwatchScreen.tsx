@@ -59,7 +59,9 @@ export function StopwatchScreen() {
           {clock(elapsed_s)}
         </p>
         <div>
-          <p className="text-4xl type-sign">{here ? PHASE_NAME[here.step.kind] : 'Drive done'}</p>
+          <p className="text-4xl type-sign" data-testid="phase">
+            {here ? PHASE_NAME[here.step.kind] : 'Drive done'}
+          </p>
           <p className="mt-1 text-xl">
             {here
               ? `${clock(here.left_s)} left${here.next ? `, then ${PHASE_NAME[here.next.kind].toLowerCase()}` : ''}`

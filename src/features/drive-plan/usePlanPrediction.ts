@@ -1,10 +1,10 @@
 'use client';
 
 import { useEffect, useEffectEvent, useState } from 'react';
+import type { Odds } from '@/core/evidence';
 import type { Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import { predictInWorker, proposeInWorker } from '@/workers/planClient';
-import type { Odds } from '@/workers/planProtocol';
 
 /** Where a calculation in a worker stands. */
 export type WorkState<T> =
@@ -16,7 +16,11 @@ export type WorkState<T> =
 const PAUSE_MS = 350;
 
 /** Predicts a plan again whenever it, the vehicle or the odds change; null while there is no valid plan. */
-export function usePlanPrediction(vehicle: Vehicle, plan: DrivePlan | null, causes: Odds): WorkState<PlanPrediction> {
+export function usePlanPrediction(
+  vehicle: Vehicle,
+  plan: DrivePlan | null,
+  causes: readonly Odds[],
+): WorkState<PlanPrediction> {
   const [state, setState] = useState<WorkState<PlanPrediction>>({ status: 'running', share: 0, last: null });
   const key = JSON.stringify([plan, vehicle, causes.map((c) => [c.cause, Math.round(50 * c.probability)])]);
   const begin = useEffectEvent(
@@ -51,7 +55,7 @@ export function usePlanPrediction(vehicle: Vehicle, plan: DrivePlan | null, caus
 }
 
 /** Other drives, asked for by hand. */
-export function useProposals(vehicle: Vehicle, plan: DrivePlan, causes: Odds) {
+export function useProposals(vehicle: Vehicle, plan: DrivePlan, causes: readonly Odds[]) {
   const [state, setState] = useState<WorkState<PlanProposal[]> | null>(null);
   const ask = () => {
     setState({ status: 'running', share: 0, last: null });

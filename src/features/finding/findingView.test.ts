@@ -1,27 +1,35 @@
 import { describe, expect, it } from 'vitest';
+import type { LoggedSeries } from '@/core/formats';
 import { judgeNow } from '@/core/judge';
 import { startingVehicle } from '@/core/planning';
-import { curvePoints } from './findingView';
+import { drawnLane, wholeRange } from '@/ui/picture/lane';
+import { findingLane } from './findingView';
 
 const ect_c = Float64Array.from({ length: 1500 }, (_, t) => Math.round(88 - 80 * Math.exp(-t / 220)));
 ect_c[700] = 20;
-ect_c[300] = NaN;
-const trace = { time_s: Float64Array.from(ect_c, (_, i) => i), channels: { ect_c } };
+const trace = { time_s: Float64Array.from(ect_c, (_, i) => i + 40), channels: { ect_c } };
 const finding = judgeNow(trace, startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false }));
 
-describe('curvePoints', () => {
-  const points = curvePoints(trace, finding);
-
-  it('thins a long log but keeps its spikes', () => {
-    expect(points.length).toBeLessThan(800);
-    expect(points.some((p) => p.measured === 20)).toBe(true);
-    points.forEach((p, i) => i > 0 && expect(p.minute).toBeGreaterThan(points[i - 1]!.minute));
+describe('the picture of a finding', () => {
+  it('shows the reading in front of the best fit, over the band of a sound vehicle, on the time of the drive', () => {
+    const lane = findingLane({ trace }, finding);
+    expect(lane.curves.map((c) => c.label)).toEqual([expect.stringMatching(/^best fit: /), 'measured']);
+    expect(lane.measured.time_s[0]).toBe(0);
+    expect(lane.sound.low).toBe(finding.curves.healthyLow_c);
+    const { rows, pieces } = drawnLane(lane, wholeRange(lane));
+    const key = pieces.find((p) => p.curve === lane.measured)!.key;
+    expect(rows).toContainEqual({ minute: 700 / 60, [key]: 20 });
   });
 
-  it('puts the band and the curves beside each sample', () => {
-    for (const p of points) {
-      expect(p.band[0]).toBeLessThanOrEqual(p.band[1]);
-      expect(Number.isFinite(p.best) && Number.isFinite(p.healthy)).toBe(true);
-    }
+  it('lays a second log beside where it was placed', () => {
+    const series: LoggedSeries = {
+      ...{ time_s: Float64Array.of(0, 60, 120), clock: null },
+      columns: [{ header: 'Hose', channel: null, values_c: Float64Array.of(5, 6, 7) }],
+    };
+    const companion = { series, alignment: { offset_s: 90, by: 'hand', match: 0 } };
+    const lane = findingLane({ trace, companion: companion as never }, finding);
+    const hose = lane.curves.find((c) => c.label === 'Hose')!;
+    expect([...(hose.time_s as Float64Array)]).toEqual([90, 150, 210]);
+    expect(lane.curves.at(-1)).toBe(lane.measured);
   });
 });

@@ -1,18 +1,23 @@
 'use client';
 
-import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { CHANNELS, CHANNEL_NAMES, type ChannelName } from '@/core/base';
 import { layBeside, type Alignment, type LoggedSeries } from '@/core/formats';
 import type { CompanionLog, TraceRecord } from '@/storage/records';
 import { useWrite } from '@/job/useWrite';
+import { besideCurves, measuredCurve } from '@/job/driveCurves';
 import { replaceReading } from '@/storage/traces';
 import { besideColour } from '@/ui/colours';
+import { LazyLaneChart } from '@/ui/picture/LazyLaneChart';
+import { TIME_AXIS } from '@/ui/picture/scale';
+import { useUnits } from '@/ui/units';
 import { useElementWidth } from '@/ui/useElementWidth';
 import { openSecondLog } from '@/workers/client';
-import { SecondLogChart } from './SecondLogChart';
 
 /** A match of curves below this is no match to rely on. */
 const GOOD_MATCH = 0.85;
+/** Of the picture with its time axis, px. */
+const HEIGHT = 290;
 const STEPS_S = [-60, -10, -1, 1, 10, 60] as const;
 /** Channels that a thermocouple may stand for. */
 const ASSIGNABLE = CHANNEL_NAMES.filter((n) => CHANNELS[n].quantity === 'temperature' && n !== 'ect_c');
@@ -130,7 +135,12 @@ export function SecondLog({
   const [draft, setDraft] = useState<Draft | null>(
     record.companion ? { ...record.companion, byClock: null, byCurve: null } : null,
   );
+  const { showTemperature } = useUnits();
   const alone = record.companion?.alone ?? record.trace;
+  const lane = useMemo(
+    () => ({ curves: [...(draft ? besideCurves(draft) : []), measuredCurve(alone)] }),
+    [draft, alone],
+  );
 
   const take = async (file: File | undefined) => {
     if (!file) return;
@@ -187,14 +197,14 @@ export function SecondLog({
       )}
       {draft ? (
         <>
-          <div ref={attach} style={{ minHeight: 290 }}>
+          <div ref={attach} style={{ minHeight: HEIGHT }}>
             {width > 0 && (
-              <SecondLogChart
-                trace={alone}
-                series={draft.series}
-                offset_s={draft.alignment.offset_s}
+              <LazyLaneChart
+                lane={lane}
+                title="Both logs on one time axis"
                 width={width}
-                height={290}
+                height={HEIGHT - TIME_AXIS}
+                upwards={{ kind: 'own', show: showTemperature }}
               />
             )}
           </div>

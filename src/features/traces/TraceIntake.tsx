@@ -16,7 +16,7 @@ import { OpenFilesContext } from '@/ui/openFiles';
 import { ShowImportContext } from '@/ui/showImport';
 import { ColumnMapping } from './ColumnMapping';
 import { ImportReportDialog, type ShownImport } from './ImportReportDialog';
-import { useImport, type Reading } from './useImport';
+import { useImport, type FileInProgress } from './useImport';
 import { useTriageColumns } from './useTriageColumns';
 
 interface Refused {
@@ -32,7 +32,7 @@ function where(error: ImportError): string {
   return parts.filter((p) => p !== null).join(', ');
 }
 
-function Progress({ reading, onStop }: { reading: Reading; onStop: () => void }) {
+function Progress({ reading, onStop }: { reading: FileInProgress; onStop: () => void }) {
   return (
     <div role="status" className="flex items-center gap-4 border-b border-base-content/20 px-5 py-3">
       <span className="font-semibold">Reading {reading.name}</span>

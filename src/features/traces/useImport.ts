@@ -8,7 +8,7 @@ import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
 import { startImport, type RunningImport } from '@/workers/client';
 
 /** A file being read, for the screen. */
-export interface Reading {
+export interface FileInProgress {
   readonly name: string;
   /** Share of the file taken, 0 to 1. */
   readonly share: number;
@@ -16,12 +16,12 @@ export interface Reading {
 
 /** Reads files in the worker, with progress and stop; files with known headers are read as chosen before. */
 export function useImport(): {
-  reading: Reading | null;
+  reading: FileInProgress | null;
   read: (file: Blob, name: string, options: ReadOptions) => Promise<Result<ReadTrace, ImportError>>;
   stop: () => void;
 } {
   const write = useWrite();
-  const [reading, setReading] = useState<Reading | null>(null);
+  const [reading, setReading] = useState<FileInProgress | null>(null);
   const running = useRef<RunningImport | null>(null);
 
   const read = async (file: Blob, name: string, options: ReadOptions): Promise<Result<ReadTrace, ImportError>> => {

@@ -1,4 +1,5 @@
 import { causeName } from '@/core/evidence';
+import { verdictText } from '@/core/judge';
 import { writeTable } from '@/core/formats';
 import type { TriageRecord, VehicleRecord } from '@/storage/records';
 
@@ -39,7 +40,7 @@ export function triageRow(record: TriageRecord, vehicles: readonly VehicleRecord
       .filter((c) => c.wouldSet)
       .map((c) => c.code)
       .join(' '),
-    remark: verdict.grade === 'inconclusive' ? verdict.reason : (next[0]?.test ?? ''),
+    remark: verdict.grade === 'inconclusive' ? verdictText(outcome.finding) : (next[0]?.test ?? ''),
   };
 }
 

@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns';
 import { CartesianGrid, Line, LineChart, ReferenceLine, XAxis, YAxis } from 'recharts';
-import { ChartLegend } from '@/ui/ChartLegend';
+import { ChartLegend } from '@/ui/picture/ChartLegend';
 import { familyColour } from '@/ui/colours';
 import { useElementWidth } from '@/ui/useElementWidth';
 import { useUnits } from '@/ui/units';

@@ -1,8 +1,7 @@
 import type { Transaction } from 'dexie';
 import type { ImportReport } from '@/core/formats';
 import { knownState, standingOf } from '../jobStanding';
-import type { TriageRecord } from '../records';
-import { runId } from '../runs';
+import { runId, type TriageRecord } from '../records';
 import { choicesOf, reportOf, type OldOptions } from './oldOptions';
 
 interface OldJob {

@@ -34,14 +34,14 @@ function wired(at_c: readonly number[], curve: NtcCurve, ohms: readonly number[]
 }
 
 /** Where wiring is measured too, or only the bare element. */
-export type MeasuredAt = 'reading' | 'element';
+export type ReadAt = 'reading' | 'element';
 
 /** The error patterns of a sender that reads low (`-1`) or high (`1`) at given true temperatures. */
 export function errorPatterns(
   at_c: readonly number[],
   side: -1 | 1,
   senderPoints: readonly CurvePoint[],
-  where: MeasuredAt = 'reading',
+  where: ReadAt = 'reading',
 ): ErrorPattern[] {
   const offsets = OFFSETS_K.map((k) => at_c.map(() => side * k));
   const curve = senderPoints.length < 3 ? COMMON_SENDER.curve : curveOf(senderPoints).curve;
@@ -89,7 +89,7 @@ function overCommon(common: CommonError | null, of: (common_k: number) => number
 export function senderErrorLikelihood(
   read: ReadErrors,
   senderPoints: readonly CurvePoint[],
-  options: { readonly where?: MeasuredAt; readonly common?: CommonError | null } = {},
+  options: { readonly where?: ReadAt; readonly common?: CommonError | null } = {},
 ): PerCause<number> {
   const { where = 'reading', common = null } = options;
   const none = read.at_c.map(() => 0);

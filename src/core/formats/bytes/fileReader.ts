@@ -30,7 +30,7 @@ declare const TextDecoder: new (encoding: string) => {
 };
 
 /** Reads a file that comes in pieces of bytes. */
-export interface FileReader<T> {
+export interface LogReader<T> {
   /** Takes the next bytes. Returns what is wrong, if anything: then nothing more need be pushed. */
   readonly push: (bytes: Uint8Array) => ImportError | null;
   readonly finish: () => Promise<Result<T, ImportError>>;
@@ -52,7 +52,7 @@ const tooLargeUnpacked = importError(
 );
 
 /** Text in a known encoding. */
-function textContent<T>(encoding: string, reading: Reading<T>): FileReader<T> {
+function textContent<T>(encoding: string, reading: Reading<T>): LogReader<T> {
   const decoder = new TextDecoder(encoding);
   const reader = createTextReader(reading);
   let bytesSoFar = 0;
@@ -82,7 +82,7 @@ const broken = (kind: string, error: unknown): ImportError =>
 const CUT_OFF = importError('bad-archive', 'This gzip file is damaged or cut off. Copy or export it again.');
 
 /** A gzip stream, unpacked as it comes. */
-function gzipContent<T>(reading: Reading<T>, depth: number): FileReader<T> {
+function gzipContent<T>(reading: Reading<T>, depth: number): LogReader<T> {
   const inner = openFile(reading, depth + 1);
   let problem: ImportError | null = null;
   let unpacked = 0;
@@ -123,7 +123,7 @@ function gzipContent<T>(reading: Reading<T>, depth: number): FileReader<T> {
 }
 
 /** A file that must be held whole before it can be opened. */
-function wholeContent<T>(open: (bytes: Uint8Array) => Promise<Result<T, ImportError>>): FileReader<T> {
+function wholeContent<T>(open: (bytes: Uint8Array) => Promise<Result<T, ImportError>>): LogReader<T> {
   const pieces: Uint8Array[] = [];
   let length = 0;
   return {
@@ -156,7 +156,7 @@ async function openZip<T>(bytes: Uint8Array, reading: Reading<T>, depth: number)
   return error ? fail(error) : inner.finish();
 }
 
-function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): Result<FileReader<T>, ImportError> {
+function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): Result<LogReader<T>, ImportError> {
   const sniffed = sniffText(head);
   if (sniffed.kind === 'text') return ok(textContent(sniffed.encoding, reading));
   if (sniffed.kind === 'binary') {
@@ -173,10 +173,10 @@ function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): Res
  * Reads a log from the bytes of any file that a logger writes: text in any usual encoding, a workbook, or gzip or zip
  * around one of them. Text is read as it streams by; nothing but its numbers is kept.
  */
-function openFile<T>(reading: Reading<T>, depth: number): FileReader<T> {
+function openFile<T>(reading: Reading<T>, depth: number): LogReader<T> {
   let waiting: Uint8Array[] = [];
   let length = 0;
-  let content: FileReader<T> | null = null;
+  let content: LogReader<T> | null = null;
 
   const open = (): ImportError | null => {
     const head = joined(waiting, length);
@@ -202,8 +202,7 @@ function openFile<T>(reading: Reading<T>, depth: number): FileReader<T> {
 }
 
 /** Reads a trace from the bytes of any file that a logger writes; see {@link openFile}. */
-export const createFileReader = (options: ReadOptions = {}): FileReader<ReadTrace> =>
-  openFile(traceReading(options), 0);
+export const createFileReader = (options: ReadOptions = {}): LogReader<ReadTrace> => openFile(traceReading(options), 0);
 
 /**
  * Reads a trace by the choices made before for files with the same headers.
@@ -213,10 +212,10 @@ export const createFileReader = (options: ReadOptions = {}): FileReader<ReadTrac
 export function createRememberingReader(
   options: ReadOptions,
   remembered: Remembered,
-): { readonly reader: FileReader<ReadTrace>; readonly again: () => ReadOptions | null } {
+): { readonly reader: LogReader<ReadTrace>; readonly again: () => ReadOptions | null } {
   const { reading, again } = rememberingReading(options, remembered);
   return { reader: openFile(reading, 0), again };
 }
 
 /** Reads every temperature of a log, for laying beside a trace; see {@link buildSeries}. */
-export const createSeriesReader = (): FileReader<LoggedSeries> => openFile({ options: {}, build: buildSeries }, 0);
+export const createSeriesReader = (): LogReader<LoggedSeries> => openFile({ options: {}, build: buildSeries }, 0);

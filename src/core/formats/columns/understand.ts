@@ -1,5 +1,5 @@
 import { CHANNELS, type ChannelName } from '../../base';
-import { canonicalUnit, convertColumn, guessTemperatureUnit, unitFits } from '../words/columnUnits';
+import { convertColumn, guessTemperatureUnit, unitFits } from '../words/columnUnits';
 import type { ColumnGuess, Preview } from '../column';
 import { readHeader } from '../words/headers';
 import { presentSample, type GrowingNumbers, type RowTable } from '../table/rowTable';
@@ -149,7 +149,3 @@ export function temperatureUnit(
   if (imperial && high > 40) return { unit: '°F', open: high < 105 };
   return { unit, open: high > DOUBTFUL[0] && high <= DOUBTFUL[1] };
 }
-
-/** The canonical unit of a channel, or of time. */
-export const unitOf = (channel: ChannelName | 'time_s'): string =>
-  channel === 'time_s' ? 's' : canonicalUnit(channel);

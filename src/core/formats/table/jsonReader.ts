@@ -112,7 +112,7 @@ function parse(text: string, line: number | null): Json {
 }
 
 /** Runs a step; a refusal inside comes back as an error. */
-function caught(step: () => void): ImportError | null {
+function refusedBy(step: () => void): ImportError | null {
   try {
     step();
     return null;
@@ -166,10 +166,10 @@ export function jsonReader(perLine: boolean, timeColumns: ReadonlySet<number>): 
     repeatedHeader: new LineList(),
     notes: () => [],
     push: (text) => {
-      if (perLine) return caught(() => takeLines(text));
+      if (perLine) return refusedBy(() => takeLines(text));
       pieces.push(text);
       return null;
     },
-    finish: () => (perLine ? null : caught(takeDocument)),
+    finish: () => (perLine ? null : refusedBy(takeDocument)),
   };
 }

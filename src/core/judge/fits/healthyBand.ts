@@ -8,14 +8,14 @@ import { firstGuess, predictReading, type TraceProblem, vectorSize } from './tra
 const DRAWS = 48;
 
 /** The prediction for a sound vehicle of this type on this drive, before its trace is seen. */
-export interface Band {
+export interface HealthyBand {
   readonly low_c: Float64Array;
   readonly mid_c: Float64Array;
   readonly high_c: Float64Array;
 }
 
 /** 10th, 50th and 90th percentile of the reading over the priors of a hypothesis, per bin. */
-export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): Band {
+export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): HealthyBand {
   const size = vectorSize(problem, hypothesis);
   const base = firstGuess(problem, hypothesis, hypothesis.starts[0]!);
   const keep = [parameterIndex('startExcess'), ...(problem.inputs.ambientSd_k > 5 ? [parameterIndex('ambient')] : [])];
@@ -32,7 +32,11 @@ export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): Band
     for (let i = VEHICLE_PARAMETER_COUNT + problem.prior.knotCount; i < size; i++) z[i] = base[i]!;
     runs.push(Float64Array.from(predictReading(problem, hypothesis, z)));
   }
-  const band: Band = { low_c: new Float64Array(bins), mid_c: new Float64Array(bins), high_c: new Float64Array(bins) };
+  const band: HealthyBand = {
+    low_c: new Float64Array(bins),
+    mid_c: new Float64Array(bins),
+    high_c: new Float64Array(bins),
+  };
   for (let k = 0; k < bins; k++) {
     const sorted = runs.map((r) => r[k]!).sort((x, y) => x - y);
     band.low_c[k] = quantileSorted(sorted, 0.1)!;

@@ -1,4 +1,4 @@
-import { quantileSorted } from 'd3-array';
+import { max, quantileSorted } from 'd3-array';
 import { countPresent } from '../../base';
 import type { JudgeContext } from '../judgeContext';
 
@@ -7,12 +7,17 @@ export interface TraceFeatures {
   readonly start_c: number;
   /** Climb in the first stretch after the start, measured and expected of a sound vehicle, K/min. */
   readonly climb_kpmin: number;
+  /** Where that stretch begins. */
+  readonly climbFrom_s: number | null;
   readonly expectedClimb_kpmin: number;
   /** Last third of the drive. */
   readonly level_c: number;
   readonly levelSpread_k: number;
+  /** Where the last third begins. */
+  readonly levelFrom_s: number;
   readonly expectedLevel_c: number;
   readonly highest_c: number;
+  readonly highestAt_s: number | null;
   /** Where the reading leaves the healthy band furthest; null when it stays inside. */
   readonly departure: {
     readonly time_s: number;
@@ -41,7 +46,13 @@ function finiteMean(values: Float64Array, from: number, to: number): number {
   return n > 0 ? sum / n : NaN;
 }
 
-function slopeBetween(values: Float64Array, time_s: Float64Array, low: number, high: number): number {
+/** Mean slope between two levels, K/min, and where it begins, s; NaN and null where the values do not span them. */
+function slopeBetween(
+  values: Float64Array,
+  time_s: Float64Array,
+  low: number,
+  high: number,
+): { readonly kpmin: number; readonly from_s: number | null } {
   let first = -1;
   let last = -1;
   for (let k = 0; k < values.length; k++) {
@@ -54,8 +65,9 @@ function slopeBetween(values: Float64Array, time_s: Float64Array, low: number, h
     }
     last = k;
   }
-  if (first < 0 || last <= first) return NaN;
-  return ((values[last]! - values[first]!) / (time_s[last]! - time_s[first]!)) * 60;
+  if (first < 0 || last <= first) return { kpmin: NaN, from_s: null };
+  const kpmin = ((values[last]! - values[first]!) / (time_s[last]! - time_s[first]!)) * 60;
+  return { kpmin, from_s: time_s[first]! };
 }
 
 function departure(context: JudgeContext): TraceFeatures['departure'] {
@@ -151,19 +163,23 @@ export function traceFeatures(context: JudgeContext): TraceFeatures {
   const late = Array.from(measured_c.slice(from))
     .filter(Number.isFinite)
     .sort((a, b) => a - b);
-  let highest = -Infinity;
-  for (const v of measured_c) if (v > highest) highest = v;
+  const top_c = max(measured_c.filter(Number.isFinite)) ?? -Infinity;
+  const topAt = measured_c.indexOf(top_c);
   const start = inputs.start_c;
-  const top = Math.min(start + 40, start + 0.8 * (highest - start));
+  const top = Math.min(start + 40, start + 0.8 * (top_c - start));
+  const climb = slopeBetween(measured_c, time_s, start + 3, top);
   const warmAt = healthyMid_c.findIndex((v) => v >= vehicle.thermostat.rated_c - 3);
   return {
     start_c: start,
-    climb_kpmin: slopeBetween(measured_c, time_s, start + 3, top),
-    expectedClimb_kpmin: slopeBetween(healthyMid_c, time_s, start + 3, top),
+    climb_kpmin: climb.kpmin,
+    climbFrom_s: climb.from_s,
+    expectedClimb_kpmin: slopeBetween(healthyMid_c, time_s, start + 3, top).kpmin,
     level_c: finiteMean(measured_c, from, n),
     levelSpread_k: late.length > 3 ? quantileSorted(late, 0.95)! - quantileSorted(late, 0.05)! : NaN,
+    levelFrom_s: time_s[from] ?? 0,
     expectedLevel_c: finiteMean(healthyMid_c, from, n),
-    highest_c: highest,
+    highest_c: top_c,
+    highestAt_s: topAt < 0 ? null : time_s[topAt]!,
     departure: departure(context),
     expectedWarm_s: warmAt < 0 ? null : time_s[warmAt]!,
     ...speedResponse(context),

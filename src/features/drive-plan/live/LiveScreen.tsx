@@ -12,12 +12,11 @@ import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { addEntry } from '@/storage/entries';
 import { restoreRecording } from '@/storage/recordings';
-import { ChartLegend } from '@/ui/ChartLegend';
-import { ScaledPicture } from '@/ui/ScaledPicture';
+import { ChartLegend, laneLegend } from '@/ui/picture/ChartLegend';
+import { ScaledPicture } from '@/ui/picture/ScaledPicture';
 import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
-import { PlanChart } from '../PlanChart';
-import { liveLegend } from '../curveLook';
+import { planLane, planTitle } from '../planLane';
 import { checksOf, DueCheck } from '../DueCheck';
 import { driveCautions } from '../driveCautions';
 import { clock } from '../clock';
@@ -53,13 +52,13 @@ export function LiveScreen() {
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
   const { view, start, pause, mark, discard, keep } = useLiveLog(job.id, vehicle, plan, complain);
   const [quietAt, setQuietAt] = useState<number | null>(null);
-  const measured = useMemo(
-    () =>
-      view.rows
-        .filter((r) => r.values.ect_c !== undefined)
-        .map((r) => ({ minute: r.time_s / 60, value: r.values.ect_c! })),
-    [view.rows],
-  );
+  const lane = useMemo(() => {
+    const readings = {
+      time_s: view.rows.map((r) => r.time_s),
+      values: view.rows.map((r) => r.values.ect_c ?? NaN),
+    };
+    return prediction.last && planLane(prediction.last, plan.limit_c, readings);
+  }, [view.rows, prediction.last, plan.limit_c]);
   const ect = latest(view.rows, 'ect_c');
   const elapsed_s = view.rows.at(-1)?.time_s ?? 0;
   const over = ect !== null && ect >= plan.limit_c;
@@ -150,20 +149,14 @@ export function LiveScreen() {
         <Cautions className="mt-1" of={driveCautions(plan.phases)} />
         <div className="mt-4 grid grid-cols-1 gap-x-8 gap-y-4 lg:grid-cols-[minmax(0,1fr)_18rem]">
           <div>
-            <ScaledPicture scale={scale} height={HEIGHT} testId="live-chart">
-              {(width) =>
-                prediction.last && (
-                  <PlanChart
-                    prediction={prediction.last}
-                    width={width}
-                    height={HEIGHT}
-                    limit_c={plan.limit_c}
-                    measured={measured}
-                  />
-                )
-              }
-            </ScaledPicture>
-            {prediction.last && <ChartLegend entries={liveLegend(prediction.last)} />}
+            <ScaledPicture
+              scale={scale}
+              height={HEIGHT}
+              testId="live-chart"
+              lane={lane}
+              title={prediction.last ? planTitle(prediction.last) : ''}
+            />
+            {lane && <ChartLegend entries={laneLegend(lane)} />}
           </div>
           <div className="space-y-4">
             <DueCheck checks={checksOf(plan, prediction.last)} elapsed_s={elapsed_s} />

@@ -1,15 +1,20 @@
+import type { Lane, Look } from './lane';
+
 /** One curve or band of a picture with its name. */
-export interface LegendEntry {
-  readonly label: string;
-  readonly colour: string;
+export interface LegendEntry extends Look {
   /** Drawn as a filled band, not a line. */
   readonly band?: boolean;
-  readonly width?: number;
-  readonly dash?: string;
 }
 
+/** Names of what a lane shows, what lies in front of all first. */
+export const laneLegend = ({ curves, bands = [] }: Lane): LegendEntry[] => [
+  ...curves.slice(-1),
+  ...curves.slice(0, -1),
+  ...bands.map(({ label, colour }) => ({ label, colour, band: true })),
+];
+
 /** A line as a chart draws it, small; beside a name. */
-export function LineSample({ colour, width = 3, dash }: { colour: string; width?: number; dash?: string }) {
+export function LineSample({ colour, width = 3, dash }: Omit<Look, 'label'>) {
   return (
     <svg width="30" height="8" aria-hidden className="shrink-0">
       <path d="M0 4 H30" stroke={colour} strokeWidth={width} strokeDasharray={dash} />

@@ -2,7 +2,7 @@
 
 import { unitOf } from '@/core/base';
 import { SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels, type ScaleMark } from './scale';
-import { useUnits } from './units';
+import { useUnits } from '../units';
 
 /** A coloured stretch of the scale, from its lower end up to the next one's. */
 export interface ScaleZone {

@@ -3,9 +3,15 @@ import { CAUSES, type Trace } from '../../base';
 import { drawScenario } from '../../plant';
 import { CAUSE_TEXT, causeName } from '../../evidence';
 import { judgeNow } from '../judge';
+import type { Finding } from '../finding';
+import { remarksText } from './remarkText';
+import { verdictText } from './verdictText';
 
 /** Numbers with a unit in a sentence. */
 const figures = (text: string): string[] => text.match(/-?\d+(\.\d+)? (°C|K|s|%)/g) ?? [];
+
+/** What speaks for a finding, in words. */
+const whyOf = (finding: Finding): string[] => finding.why.map(remarksText);
 
 describe('the words of a finding', () => {
   it('every cause has a name and a meaning that no other has', () => {
@@ -16,9 +22,10 @@ describe('the words of a finding', () => {
 
   it('quote the figures of this trace: start, level, where it left the band', () => {
     const s = drawScenario({ seed: 78_001, cause: 'thermostat-stuck-open', channelSet: 'full', ambient_c: -4 });
-    const { why, verdict, curves } = judgeNow(s.trace, s.vehicle);
+    const finding = judgeNow(s.trace, s.vehicle);
+    const { verdict, curves } = finding;
     expect(verdict.cause).toBe('thermostat-stuck-open');
-    const [first, second] = why;
+    const [first, second] = whyOf(finding);
     const [, minute, low, high, read] = /At minute (\d+) .* read (-?\d+) °C to (-?\d+) °C .* read (-?\d+) °C/
       .exec(first!)!
       .map(Number);
@@ -26,26 +33,31 @@ describe('the words of a finding', () => {
       (t) => Math.round(t / 60) === minute && Math.round(curves.measured_c[curves.time_s.indexOf(t)]!) === read,
     );
     expect(bin).toBeGreaterThan(0);
+    const [place] = finding.why[0]!;
+    expect(place).toMatchObject({ kind: 'leaves-sound-band', figures: { reading_c: curves.measured_c[bin] } });
+    expect(place!.at_s).toBe(curves.time_s[bin]);
     expect(read!).toBeLessThan(low!);
     expect(low!).toBeLessThan(high!);
     expect(second).toMatch(/It climbed \d+\.\d K a minute from -?\d+ °C/);
     expect(second).toMatch(/passes \d+ % of full radiator flow/);
-    expect(verdict.reason).toContain(CAUSE_TEXT['thermostat-stuck-open'].name);
+    expect(verdictText(finding)).toContain(CAUSE_TEXT['thermostat-stuck-open'].name);
   });
 
   it('set a sender’s first reading against both airs', () => {
     const s = drawScenario({ seed: 78_040, cause: 'healthy', channelSet: 'full', ambient_c: 10 });
     const ect_c = s.trace.channels.ect_c.map((v) => v - 18);
     const trace: Trace = { time_s: s.trace.time_s, channels: { ...s.trace.channels, ect_c } };
-    const { verdict, why } = judgeNow(trace, s.vehicle);
-    expect(verdict.cause).toBe('sender-reads-low');
-    expect(why[1]).toMatch(/It started at -?\d+ °C, 1\d K below (outside|intake) air/);
+    const finding = judgeNow(trace, s.vehicle);
+    expect(finding.verdict.cause).toBe('sender-reads-low');
+    expect(whyOf(finding)[1]).toMatch(/It started at -?\d+ °C, 1\d K below (outside|intake) air/);
   });
 
   it('say what separates the leader from its rival, or that another test must', () => {
     for (const seed of [78_010, 78_011, 78_012]) {
       const s = drawScenario({ seed, cause: 'thermostat-opens-early', channelSet: 'basic', ambient_c: 4 });
-      const { why, causes } = judgeNow(s.trace, s.vehicle);
+      const finding = judgeNow(s.trace, s.vehicle);
+      const { causes } = finding;
+      const why = whyOf(finding);
       if (causes[1]!.probability < 0.005) expect(why[2]).toBe('No other cause comes near it.');
       else {
         expect(why[2]).toContain(causeName(causes[1]!.cause).toLowerCase());
@@ -61,20 +73,23 @@ describe('the words of a finding', () => {
       time_s: s.trace.time_s.slice(0, n),
       channels: { ect_c: s.trace.channels.ect_c.slice(0, n) },
     };
-    const { verdict, next, quality } = judgeNow(short, s.vehicle);
+    const finding = judgeNow(short, s.vehicle);
+    const { verdict, next, quality } = finding;
     expect(verdict.grade).toBe('inconclusive');
-    expect(verdict.reason).toContain('Cannot tell from this trace');
+    expect(verdictText(finding)).toContain('Cannot tell from this trace');
     expect(quality.problems[0]).toMatch(/Too short: 3\.\d min/);
     expect(next[0]!.why).toContain('Too short');
   });
 
   it('a choice between sender and thermostat that no trace can make names both, and what parts them', () => {
     const s = drawScenario({ seed: 820_212, cause: 'sender-reads-low', channelSet: 'temperature-only' });
-    const { verdict, why, next } = judgeNow(s.trace, s.vehicle);
+    const finding = judgeNow(s.trace, s.vehicle);
+    const { verdict, next } = finding;
+    const why = whyOf(finding);
     expect(verdict.grade).toBe('inconclusive');
-    expect(verdict.reason).toMatch(/^Cannot tell yet: /);
-    expect(verdict.reason).toContain('sender reads low');
-    expect(verdict.reason).toContain('thermostat opens early');
+    expect(verdictText(finding)).toMatch(/^Cannot tell yet: /);
+    expect(verdictText(finding)).toContain('sender reads low');
+    expect(verdictText(finding)).toContain('thermostat opens early');
     expect(why[2]).toContain('another test must separate them');
     expect(next[0]!.test).toContain('against the reading');
   });
@@ -83,8 +98,11 @@ describe('the words of a finding', () => {
     const s = drawScenario({ seed: 78_030, cause: 'healthy', channelSet: 'basic', ambient_c: 8 });
     const at = Math.floor(s.trace.time_s.length / 7);
     const ect_c = s.trace.channels.ect_c.map((v, i) => (i > at ? Math.round(s.trace.channels.ect_c[at]!) : v));
-    const { verdict, why } = judgeNow({ time_s: s.trace.time_s, channels: { ...s.trace.channels, ect_c } }, s.vehicle);
-    expect(verdict.cause).toBe('sender-stuck');
+    const finding = judgeNow({ time_s: s.trace.time_s, channels: { ...s.trace.channels, ect_c } }, s.vehicle);
+    const why = whyOf(finding);
+    expect(finding.verdict.cause).toBe('sender-stuck');
+    const froze_s = finding.why[1]![0]!.at_s!;
+    expect(Math.abs(froze_s - (s.trace.time_s[at]! - s.trace.time_s[0]!))).toBeLessThan(30);
     expect(why[1]).toMatch(
       new RegExp(`From minute \\d+ on the reading stands at ${Math.round(s.trace.channels.ect_c[at]!)} °C`),
     );

@@ -1,0 +1,30 @@
+import { neighboursOf } from '../../base';
+import { acrossDivide, CAUSE_TEXT, causeName, GRADE_FROM } from '../../evidence';
+import type { Finding } from '../finding';
+import { remarksText } from './remarkText';
+
+/** Share from which a neighbour is named beside the leading cause. */
+const NAMED_FROM = 0.05;
+
+/** The verdict of a finding in one or two sentences, with the first figures that speak for it. */
+export function verdictText({
+  causes,
+  quality,
+  verdict,
+  why,
+}: Pick<Finding, 'causes' | 'quality' | 'verdict' | 'why'>): string {
+  const leader = causes[0]!;
+  if (!quality.usable) return `Cannot tell from this trace: ${quality.problems[0] ?? 'not usable'}`;
+  if (verdict.grade === 'inconclusive') {
+    const second = acrossDivide(causes) ?? causes[1]!;
+    return `Cannot tell yet: ${causeName(leader.cause).toLowerCase()} and ${causeName(second.cause).toLowerCase()} fit this trace about as well.`;
+  }
+  const { name, means } = CAUSE_TEXT[leader.cause];
+  const first = remarksText(why[0] ?? []);
+  if (leader.probability >= GRADE_FROM.suspect) return `${name}: ${means}. ${first}`;
+  const near = neighboursOf(leader.cause);
+  const others = causes.slice(1).filter((c) => near.includes(c.cause) && c.probability > NAMED_FROM);
+  const together = others.reduce((sum, c) => sum + c.probability, leader.probability);
+  const names = others.map((c) => causeName(c.cause).toLowerCase()).join(' or ');
+  return `${name} or ${names}, together ${Math.round(100 * together)} %: this trace cannot part them. ${first}`;
+}
