@@ -1,6 +1,7 @@
 /**
  * Two drives of the same made-up car: what the second one adds, and whether both together are as well calibrated as one.
- * Usage: npm run pairs -- [--count N] [--seed S] [--dump FILE]
+ * With --sound only of sound cars, for how often they are accused.
+ * Usage: npm run pairs -- [--count N] [--seed S] [--sound] [--dump FILE]
  */
 import { writeFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
@@ -11,6 +12,7 @@ const { values } = parseArgs({
   options: {
     count: { type: 'string', default: '300' },
     seed: { type: 'string', default: '610000' },
+    sound: { type: 'boolean', default: false },
     dump: { type: 'string' },
   },
 });
@@ -20,7 +22,7 @@ if (!(Number.isInteger(count) && count > 0) || !Number.isInteger(seed)) {
   process.stderr.write('pairs: --count takes a whole number above 0 and --seed a whole number\n');
   process.exit(2);
 }
-const cases = await runExam('pair', { count, seed, only: null }, (done) => {
+const cases = await runExam('pair', { count, seed, only: null, sound: values.sound }, (done) => {
   if (done % 50 === 0) process.stderr.write(`${done} of ${count} cars judged\n`);
 });
 if (values.dump) writeFileSync(values.dump, JSON.stringify(cases));

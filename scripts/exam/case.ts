@@ -34,16 +34,21 @@ export interface ExamRequest {
   readonly count: number;
   readonly seed: number;
   readonly only: ChannelSet | null;
+  /** Sound cars only. */
+  readonly sound?: boolean;
 }
 
 /** What case `index` of an exam asks for: causes and channel sets take turns, so that small exams cover all. */
-export function requestFor(index: number, { seed, only }: Omit<ExamRequest, 'count'>): ScenarioRequest {
+export function requestFor(
+  index: number,
+  { seed, only, sound: soundOnly = false }: Omit<ExamRequest, 'count'>,
+): ScenarioRequest {
   const channelSet = only ?? CHANNEL_SETS[index % CHANNEL_SETS.length]!;
   const faults = CAUSES.filter((c) => c !== 'healthy' && c !== 'insufficient-heat');
   const round = only ? index : Math.floor(index / CHANNEL_SETS.length);
-  const sound = round % HEALTHY_EVERY === 0;
+  const sound = soundOnly || round % HEALTHY_EVERY === 0;
   const cause = sound
-    ? Math.floor(round / HEALTHY_EVERY) % 3 === 2
+    ? Math.floor(soundOnly ? round : round / HEALTHY_EVERY) % 3 === 2
       ? 'insufficient-heat'
       : 'healthy'
     : faults[(round - Math.floor(round / HEALTHY_EVERY)) % faults.length]!;

@@ -60,19 +60,19 @@ export interface PlanRecord {
   readonly altitude_m?: number | null;
 }
 
-/** Procedures that are timed. */
-export const RUN_KINDS = ['drive'] as const;
-export type RunKind = (typeof RUN_KINDS)[number];
+/** Procedures that this version times. */
+export type RunKind = 'drive';
 
 /** A procedure being timed: kept so that a reload does not lose it. */
 export interface RunRecord extends Run {
   readonly id: string;
   readonly jobId: string;
-  readonly procedure: RunKind;
+  /** A {@link RunKind}; another version's is kept as it came. */
+  readonly procedure: string;
 }
 
 /** One run of a kind per job: two tabs that start it start the same one. */
-export const runId = (jobId: string, procedure: RunKind): string => `${jobId} ${procedure}`;
+export const runId = (jobId: string, procedure: string): string => `${jobId} ${procedure}`;
 
 /** A photo taken at some stage of a job. */
 export interface PhotoRecord {

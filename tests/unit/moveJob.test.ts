@@ -39,6 +39,8 @@ async function wholeJob() {
   const plan = { phases: [], ambient_c: 3, heater_pct: 20, startExcess_k: 0, limit_c: 101, altitude_m: 900 };
   await good(changePlan(job.id, plan, {}));
   await good(putRun(job.id, 'drive', { runningSince: null, elapsed_s: 12, ended_s: { 0: 7 } }));
+  const later = { jobId: job.id, procedure: 'seance', runningSince: null, elapsed_s: 3, ended_s: {} };
+  await database().runs.add({ id: `${job.id} seance`, ...later });
   await database().entries.add({ id: 'odd', jobId: job.id, at: 77, kind: 'seance', candles: 3 });
   await good(startRecording(job.id, 'simulated adapter'));
   const raw = new Blob([LOG]);
@@ -103,6 +105,7 @@ describe('a job that moves to another shop', () => {
     expect((await rowsOfJob(id)).recordings[0]).toMatchObject({ source: 'simulated adapter' });
     expect(rows.recordings).toHaveLength(1);
     expect(await loadRun(id, 'drive')).toMatchObject({ jobId: id, elapsed_s: 12, ended_s: { 0: 7 } });
+    expect((await rowsOfJob(id)).runs.map((r) => r.procedure).sort()).toEqual(['drive', 'seance']);
   });
 
   it('that cannot be kept whole is not kept at all', async () => {

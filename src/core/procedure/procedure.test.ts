@@ -32,6 +32,9 @@ describe('a run', () => {
     expect(standingAt(STEPS, run, 0)).toMatchObject({ step: { kind: 'road' }, left_s: 30 });
     expect(asRun(STEPS, run).map((s) => s.duration_s)).toEqual([60, 20, 30]);
     expect(asRun(STEPS, at(0))).toEqual(STEPS);
+    // The first step was made longer after the second was ended.
+    const changed = [{ kind: 'idle', duration_s: 100 }, ...STEPS.slice(1)];
+    expect(asRun(changed, run).map((s) => s.duration_s)).toEqual([100, 0, 30]);
     const done = stepEnded(STEPS, { ...run, elapsed_s: 100 }, 0);
     expect(standingAt(STEPS, done, 0)).toBeNull();
     expect(stepEnded(STEPS, done, 0)).toBe(done);

@@ -66,7 +66,8 @@ export function stepEnded(steps: readonly Step[], run: Run, now_ms: number): Run
 export function asRun<S extends Step>(steps: readonly S[], run: Run): S[] {
   let from_s = 0;
   return steps.map((step, at) => {
-    const end_s = Math.min(from_s + step.duration_s, run.ended_s[at] ?? Infinity);
+    // Steps may have been changed since one was ended: none ends before it begins.
+    const end_s = Math.max(from_s, Math.min(from_s + step.duration_s, run.ended_s[at] ?? Infinity));
     const duration_s = end_s - from_s;
     from_s = end_s;
     return { ...step, duration_s };
