@@ -9,8 +9,8 @@ type Failure = { readonly message: string } | string;
 
 /** What to say of a write that went well, and how to undo it. */
 export interface Written<T> {
-  /** Said in a message; nothing is said without it. */
-  readonly says?: string | ((value: T) => string);
+  /** Said in a message; nothing is said without it, or where it gives null. */
+  readonly says?: string | ((value: T) => string | null);
   /** Offered with the message. */
   readonly undo?: (value: T) => Promise<Result<unknown, Failure>>;
 }
@@ -31,14 +31,15 @@ export function useWrite(): Write {
         return null;
       }
       const { says, undo } = written;
-      if (says !== undefined) {
+      const text = typeof says === 'function' ? says(settled.value) : (says ?? null);
+      if (text !== null) {
         const run = async () => {
           const undone = await undo!(settled.value);
           if (!undone.ok) toast({ kind: 'error', text: wordsOf(undone.error) });
         };
         toast({
           kind: 'info',
-          text: typeof says === 'string' ? says : says(settled.value),
+          text,
           ...(undo ? { action: { label: 'Undo', run: () => void run() } } : {}),
         });
       }

@@ -1,6 +1,7 @@
 import { inOrder, readEntry, type Entry } from '@/core/case';
 import type { Result } from '@/core/base';
 import { database } from './database';
+import { standingIn } from './jobStanding';
 import type {
   EntryRecord,
   FindingRecord,
@@ -67,15 +68,22 @@ export function updateJob(
   return kept(() => database().jobs.update(id, { ...change, updatedAt: Date.now() }));
 }
 
-/** Says where a job stands; the day to look again goes with any other state. */
-export function setStanding(id: string, standing: JobStanding): Promise<Result<number, StorageError>> {
-  return kept(() =>
-    database().jobs.update(id, (job) => {
+/**
+ * Says where a job stands; the day to look again goes with any other state.
+ *
+ * @returns where it stood before, for undo; null for a job that is not here
+ */
+export function setStanding(id: string, standing: JobStanding): Promise<Result<JobStanding | null, StorageError>> {
+  return kept(async () => {
+    let before: JobStanding | null = null;
+    await database().jobs.update(id, (job) => {
+      before = standingIn(job);
       const changed: { state: string; lookAgainOn?: string } = job;
       delete changed.lookAgainOn;
       Object.assign(changed, standing, { updatedAt: Date.now() });
-    }),
-  );
+    });
+    return before;
+  });
 }
 
 /** Merges a change into a job's plan inside one transaction: two tabs and quick typing lose nothing. */

@@ -1,4 +1,4 @@
-import type { Run } from '@/core/procedure';
+import { NOT_BEGUN, type Run } from '@/core/procedure';
 import type { Result } from '@/core/base';
 import { database } from './database';
 import { runId, type RunKind, type RunRecord } from './records';
@@ -8,19 +8,24 @@ import { kept, type StorageError } from './storageError';
 export const loadRun = (jobId: string, procedure: RunKind): Promise<RunRecord | undefined> =>
   database().runs.get(runId(jobId, procedure));
 
-/** Keeps how far a procedure has run. */
-export function putRun(
+/**
+ * Changes how far a procedure has run inside one transaction, so that two tabs agree.
+ *
+ * @returns the run before, for undo
+ */
+export function changeRun(
   jobId: string,
   procedure: RunKind,
-  { runningSince, elapsed_s, ended_s }: Run,
-): Promise<Result<string, StorageError>> {
-  const record: RunRecord = {
-    ...{ id: runId(jobId, procedure), jobId, procedure },
-    ...{ runningSince, elapsed_s, ended_s },
-  };
-  return kept(() => database().runs.put(record));
+  change: (run: Run) => Run,
+): Promise<Result<Run, StorageError>> {
+  const db = database();
+  const id = runId(jobId, procedure);
+  return kept(() =>
+    db.transaction('rw', db.runs, async () => {
+      const before: Run = (await db.runs.get(id)) ?? NOT_BEGUN;
+      const { runningSince, elapsed_s, ended_s } = change(before);
+      await db.runs.put({ id, jobId, procedure, runningSince, elapsed_s, ended_s });
+      return before;
+    }),
+  );
 }
-
-/** Puts a procedure back to its beginning. */
-export const clearRun = (jobId: string, procedure: RunKind): Promise<Result<void, StorageError>> =>
-  kept(() => database().runs.delete(runId(jobId, procedure)));

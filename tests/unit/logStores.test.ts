@@ -14,7 +14,7 @@ import { addPhoto } from '@/storage/photos';
 import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
 import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
-import { putRun } from '@/storage/runs';
+import { changeRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
@@ -184,7 +184,7 @@ describe('a job as a file', () => {
     };
     await good(changeVehicle(car.id, { memory }, false));
     const run = { runningSince: 1_900_000_000_000, elapsed_s: 12.5, ended_s: {} };
-    await good(putRun(job.id, 'drive', run));
+    await good(changeRun(job.id, 'drive', () => run));
     const file = await packed(job.id);
     const back = await good(unpackJob(file));
     expect(back.vehicle.memory).toEqual(memory);

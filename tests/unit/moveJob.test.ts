@@ -12,7 +12,7 @@ import { addJob, changePlan, listJobs, loadDrives, loadJob, setStanding, updateJ
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { addTrace } from '@/storage/traces';
 import { startRecording } from '@/storage/recordings';
-import { loadRun, putRun } from '@/storage/runs';
+import { changeRun, loadRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle, listVehicles } from '@/storage/vehicles';
 import { importInWorker, openSecondLog } from './coreClient';
@@ -38,7 +38,7 @@ async function wholeJob() {
   await good(setStanding(job.id, { state: 'look-again', lookAgainOn: '2031-02-03' }));
   const plan = { phases: [], ambient_c: 3, heater_pct: 20, startExcess_k: 0, limit_c: 101, altitude_m: 900 };
   await good(changePlan(job.id, plan, {}));
-  await good(putRun(job.id, 'drive', { runningSince: null, elapsed_s: 12, ended_s: { 0: 7 } }));
+  await good(changeRun(job.id, 'drive', () => ({ runningSince: null, elapsed_s: 12, ended_s: { 0: 7 } })));
   const later = { jobId: job.id, procedure: 'seance', runningSince: null, elapsed_s: 3, ended_s: {} };
   await database().runs.add({ id: `${job.id} seance`, ...later });
   await database().entries.add({ id: 'odd', jobId: job.id, at: 77, kind: 'seance', candles: 3 });

@@ -4,6 +4,7 @@ import { judgeNow } from '@/core/judge';
 import { readTrace } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import type { Entry } from '@/core/case';
+import { started } from '@/core/procedure';
 import { changeVehicle } from '@/storage/changeVehicle';
 import { database } from '@/storage/database';
 import {
@@ -18,9 +19,20 @@ import {
   undoEntries,
 } from '@/storage/entries';
 import { changeFigures, loadFigures } from '@/storage/figures';
-import { addJob, changePlan, deleteJob, listJobs, loadDrives, loadJob, putSummary, restoreJob } from '@/storage/jobs';
+import {
+  addJob,
+  changePlan,
+  deleteJob,
+  listJobs,
+  loadDrives,
+  loadJob,
+  putSummary,
+  restoreJob,
+  setStanding,
+} from '@/storage/jobs';
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
+import { changeRun, loadRun } from '@/storage/runs';
 import {
   DEFAULT_SETTINGS,
   loadOverheatingOrder,
@@ -122,6 +134,7 @@ describe('store', () => {
     const { job } = await jobWithTrace();
     await good(addPhoto({ jobId: job.id, stage: 'arrival', caption: 'p', image: new Blob(['x']) }));
     await good(startRecording(job.id, 'adapter'));
+    await good(changeRun(job.id, 'drive', (run) => started(run, 5)));
     await good(
       putSummary({ jobId: job.id, basis: '', text: '', share: null, family: 'sound', empty: true, expected: false }),
     );
@@ -137,6 +150,27 @@ describe('store', () => {
     for (const table of JOB_TABLE_NAMES) {
       expect((await rowsOfJob(job.id))[table], table).toHaveLength(before[table].length);
     }
+  });
+
+  it('a run is changed from where it stands, not from where a screen saw it', async () => {
+    const { job } = await jobWithTrace();
+    const done = () => changeRun(job.id, 'drive', (run) => ({ ...run, elapsed_s: run.elapsed_s + 10 }));
+    const [first, second] = await Promise.all([good(done()), good(done())]);
+    expect([first.elapsed_s, second.elapsed_s]).toEqual([0, 10]);
+    expect(await loadRun(job.id, 'drive')).toMatchObject({ elapsed_s: 20, jobId: job.id });
+    await good(changeRun(job.id, 'drive', () => second));
+    expect(await loadRun(job.id, 'drive')).toMatchObject({ elapsed_s: 10 });
+  });
+
+  it('a state that takes the day off says which it was', async () => {
+    const { job } = await jobWithTrace();
+    const again = { state: 'look-again', lookAgainOn: '2031-02-03' } as const;
+    expect(await good(setStanding(job.id, again))).toEqual({ state: 'to-look-at' });
+    expect(await good(setStanding(job.id, { state: 'finished' }))).toEqual(again);
+    expect((await loadJob(job.id))!.job).not.toHaveProperty('lookAgainOn');
+    await good(setStanding(job.id, again));
+    expect((await loadJob(job.id))!.job).toMatchObject(again);
+    expect(await good(setStanding('gone', again))).toBeNull();
   });
 
   it('every table that belongs to jobs stands in the registry', () => {

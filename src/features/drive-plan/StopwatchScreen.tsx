@@ -6,12 +6,13 @@ import { useEffect, useState } from 'react';
 import { standingAnswer } from '@/core/case';
 import { CAUTIONS } from '@/core/cautions';
 import { PHASE_NAME, planLength_s } from '@/core/planning';
-import { asRun, elapsedAt, NOT_BEGUN, paused, standingAt, started, stepEnded } from '@/core/procedure';
+import type { PhaseKind } from '@/core/plant';
+import { asRun, elapsedAt, NOT_BEGUN, paused, standingAt, started, stepEnded, type Run } from '@/core/procedure';
 import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
-import { clearRun, loadRun, putRun } from '@/storage/runs';
+import { changeRun, loadRun } from '@/storage/runs';
 import { useUnits } from '@/ui/units';
 import { checksOf, DueCheck } from './DueCheck';
 import { driveCautions } from './driveCautions';
@@ -43,12 +44,19 @@ export function StopwatchScreen() {
   const here = standingAt(plan.phases, run, now);
   const driven = { ...plan, phases: asRun(plan.phases, run) };
   const checks = checksOf(driven, work.last);
-  const set = (next: typeof run) => void write(putRun(job.id, 'drive', next));
+  const change = (to: (run: Run) => Run, says?: string) =>
+    void write(changeRun(job.id, 'drive', to), {
+      says,
+      undo: (before) => changeRun(job.id, 'drive', () => before),
+    });
   const start = () => {
-    set(started(run, Date.now()));
+    change((r) => started(r, Date.now()));
     void put({});
   };
-  const pause = () => set(paused(run, Date.now()));
+  const pause = () => change((r) => paused(r, Date.now()));
+  const endPhase = (kind: PhaseKind) =>
+    change((r) => stepEnded(plan.phases, r, Date.now()), `${PHASE_NAME[kind]} ended at ${clock(elapsed_s)}.`);
+  const backToZero = () => change(() => NOT_BEGUN, `The stopwatch stood at ${clock(elapsed_s)}.`);
   return (
     <div className="px-5 pt-3 pb-10">
       <p className="border-l-8 border-warning pl-3 text-lg font-semibold">
@@ -79,30 +87,12 @@ export function StopwatchScreen() {
             {running ? 'Pause' : elapsed_s > 0 ? 'Go on' : 'Start'}
           </button>
           {running && here && (
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                void write(putRun(job.id, 'drive', stepEnded(plan.phases, run, Date.now())), {
-                  says: `${PHASE_NAME[here.step.kind]} ended at ${clock(elapsed_s)}.`,
-                  undo: () => putRun(job.id, 'drive', run),
-                })
-              }
-            >
+            <button type="button" className="btn" onClick={() => endPhase(here.step.kind)}>
               Phase done
             </button>
           )}
           {!running && elapsed_s > 0 && (
-            <button
-              type="button"
-              className="btn"
-              onClick={() =>
-                void write(clearRun(job.id, 'drive'), {
-                  says: `The stopwatch stood at ${clock(elapsed_s)}.`,
-                  undo: () => putRun(job.id, 'drive', run),
-                })
-              }
-            >
+            <button type="button" className="btn" onClick={backToZero}>
               Back to zero
             </button>
           )}

@@ -15,7 +15,7 @@ import { useJob } from '@/job/JobProvider';
 import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
 import { useWrite } from '@/job/useWrite';
 import { deleteJob, restoreJob, setStanding } from '@/storage/jobs';
-import { standingIn, standingOf } from '@/storage/jobStanding';
+import { standingOf } from '@/storage/jobStanding';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
@@ -106,13 +106,12 @@ function DoNext() {
 function StatePicker() {
   const { job } = useJob();
   const write = useWrite();
-  const change = (state: JobState) => {
-    const before = standingIn(job);
-    // Only the day is lost by another state.
-    const undo = { says: 'The day to look again was taken off.', undo: () => setStanding(job.id, before) };
-    const next = standingOf(state, null, Date.now());
-    void write(setStanding(job.id, next), before.state === 'look-again' ? undo : undefined);
-  };
+  const change = (state: JobState) =>
+    void write(setStanding(job.id, standingOf(state, null, Date.now())), {
+      // Only the day is lost by another state.
+      says: (before) => (before?.state === 'look-again' ? 'The day to look again was taken off.' : null),
+      undo: (before) => setStanding(job.id, before!),
+    });
   return (
     <div className="flex w-40 shrink-0 flex-col gap-1">
       <select
