@@ -1,6 +1,6 @@
 import type { Result } from '@/core/base';
 import { database } from './database';
-import { touchCase } from './jobs';
+import { caseChanged } from './jobs';
 import type { VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
 
@@ -32,7 +32,7 @@ export function changeVehicle(
           .modify((t: { judging: unknown }) => {
             t.judging = { state: 'wanted' };
           });
-        for (const jobId of new Set(traces.map((t) => t.jobId))) await touchCase(jobId);
+        for (const jobId of new Set(traces.map((t) => t.jobId))) await caseChanged(jobId);
       }
       const names = Object.keys(change) as (keyof VehicleChange)[];
       return now ? (Object.fromEntries(names.map((name) => [name, now[name]])) as VehicleChange) : {};

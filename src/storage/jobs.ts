@@ -102,15 +102,23 @@ export function changePlan(
   );
 }
 
-/** Says inside a transaction that what a job's odds follow from has changed. */
-export async function touchCase(jobId: string): Promise<void> {
+/**
+ * Says inside a transaction that what a job's odds follow from has changed, though nobody touched the job: the judge is
+ * done with a trace, or its vehicle was changed. Its place in the list stays.
+ */
+export async function caseChanged(jobId: string): Promise<void> {
   await database()
     .jobs.where('id')
     .equals(jobId)
-    .modify((job: { revision?: number; updatedAt: number }) => {
+    .modify((job: { revision?: number }) => {
       job.revision = (job.revision ?? 0) + 1;
-      job.updatedAt = Date.now();
     });
+}
+
+/** Says inside a transaction that a person changed what a job's odds follow from. */
+export async function touchCase(jobId: string): Promise<void> {
+  await caseChanged(jobId);
+  await database().jobs.update(jobId, { updatedAt: Date.now() });
 }
 
 /** A deleted job with all that belonged to it. */

@@ -3,7 +3,7 @@ import type { Result, Trace } from '@/core/base';
 import type { ImportReport, ReadOptions } from '@/core/formats';
 import type { Finding } from '@/core/judge';
 import { database } from './database';
-import { loadEntries, touchCase } from './jobs';
+import { caseChanged, loadEntries, touchCase } from './jobs';
 import type { EntryRecord, FindingRecord, TraceRecord, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
 
@@ -133,7 +133,7 @@ export function putFinding(judged: ToJudge, finding: Finding): Promise<Result<vo
       if (!(await db.traces.get(trace.id))) return;
       await db.findings.put({ traceId: trace.id, jobId: trace.jobId, judgedAt: Date.now(), finding });
       await db.traces.update(trace.id, { judging: { state: 'done' } });
-      await touchCase(trace.jobId);
+      await caseChanged(trace.jobId);
     }),
   );
 }

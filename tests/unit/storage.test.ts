@@ -111,6 +111,23 @@ describe('store', () => {
     expect((await loadDrives(job.id)).findings).toEqual([]);
   });
 
+  it('keeps the order of the list while the judge works; only a person moves a job up', async () => {
+    const { job, car, trace } = await jobWithTrace();
+    await database().jobs.update(job.id, { updatedAt: 7 });
+    const other = await good(addJob({ vehicleId: car.id, complaint: 'later' }));
+    const order = async () => (await listJobs()).map((j) => j.job.id);
+    const revision = async () => (await loadJob(job.id))!.job.revision;
+    const before = await revision();
+    await good(putFinding((await nextToJudge())!, judgeNow(trace.trace, vehicle)));
+    await good(changeVehicle(car.id, { mileage_km: 5 }, true));
+    expect(await revision()).toBe(before + 2);
+    expect((await loadJob(job.id))!.job.updatedAt).toBe(7);
+    expect(await order()).toEqual([other.id, job.id]);
+    await database().jobs.update(other.id, { updatedAt: 8 });
+    await good(giveAnswer(job.id, { kind: 'check', item: 'look-belt', answer: 'sound', minute: null }));
+    expect(await order()).toEqual([job.id, other.id]);
+  });
+
   it('a finding of a trace that is gone meanwhile is not kept', async () => {
     const { trace } = await jobWithTrace();
     const next = (await nextToJudge())!;
