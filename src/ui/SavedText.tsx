@@ -1,14 +1,16 @@
 'use client';
 
 import { useEffect, useEffectEvent, useState } from 'react';
+import { usePathname } from 'next/navigation';
 import type { Result } from '@/core/base';
+import { dropDraft, keepDraft, readDraft } from './draft';
 
 /** How long typing must pause before it is saved, ms. */
 const PAUSE_MS = 400;
 
 /**
  * A text that saves itself while it is typed. It says when it is saved, when it is not yet, and when it could not be:
- * then the words stay on the screen, and leaving the field tries again.
+ * then the words stay on the screen. A reload before they are saved finds them again.
  */
 export function SavedText({
   id,
@@ -25,21 +27,25 @@ export function SavedText({
   rows: number;
   onSave: (text: string) => Promise<Result<unknown, { readonly message: string }>>;
 }) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const draft = `${usePathname()} ${id}`;
+  const [typed, setTyped] = useState<string | null>(() => readDraft(draft));
   const [failure, setFailure] = useState<string | null>(null);
-  const save = useEffectEvent(async (text: string) => {
+  const save = async (text: string) => {
     const saved = await onSave(text);
     setFailure(saved.ok ? null : saved.error.message);
-    if (saved.ok) setTyped((now) => (now === text ? null : now));
-  });
+    if (!saved.ok) return;
+    dropDraft(draft, text);
+    setTyped((now) => (now === text ? null : now));
+  };
+  const saveTyped = useEffectEvent((text: string) => void save(text));
   useEffect(() => {
     if (typed === null) return;
-    const timer = setTimeout(() => void save(typed), PAUSE_MS);
+    const timer = setTimeout(() => saveTyped(typed), PAUSE_MS);
     return () => clearTimeout(timer);
   }, [typed]);
   // Leaving the screen within the pause must not lose the last words.
   const leave = useEffectEvent(() => {
-    if (typed !== null) void save(typed);
+    if (typed !== null) saveTyped(typed);
   });
   useEffect(() => () => leave(), []);
   return (
@@ -54,7 +60,10 @@ export function SavedText({
         placeholder={hint}
         value={typed ?? value}
         aria-describedby={`${id}-state`}
-        onChange={(e) => setTyped(e.target.value)}
+        onChange={(e) => {
+          keepDraft(draft, e.target.value);
+          setTyped(e.target.value);
+        }}
       />
       <p
         id={`${id}-state`}
@@ -69,29 +78,10 @@ export function SavedText({
             : 'Not saved yet'}
       </p>
       {failure !== null && typed !== null && (
-        <TryAgain text={typed} onSave={onSave} onSaved={() => [setFailure(null), setTyped(null)]} />
+        <button type="button" className="btn mt-1 btn-sm" onClick={() => void save(typed)}>
+          Save again
+        </button>
       )}
     </div>
-  );
-}
-
-/** A second try by hand, once room was made. */
-function TryAgain({
-  text,
-  onSave,
-  onSaved,
-}: {
-  text: string;
-  onSave: (text: string) => Promise<Result<unknown, { readonly message: string }>>;
-  onSaved: () => void;
-}) {
-  const again = async () => {
-    const saved = await onSave(text);
-    if (saved.ok) onSaved();
-  };
-  return (
-    <button type="button" className="btn mt-1 btn-sm" onClick={() => void again()}>
-      Save again
-    </button>
   );
 }

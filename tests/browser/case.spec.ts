@@ -129,8 +129,14 @@ test('the stopwatch survives a reload and keeps the minute of an observation', a
 
 test('nothing typed is lost on a reload in the middle of a form', async ({ page }) => {
   await newJob(page, 'Car 6');
-  await page.getByLabel('When it happens', { exact: true }).fill('below freezing, first ten minutes');
+  // A reload in the middle of a word: it was not saved yet, and is here again, and saved then.
+  const when = page.getByLabel('When it happens', { exact: true });
+  await when.fill('below freezing, first ten minutes');
+  await page.reload();
+  await expect(when).toHaveValue('below freezing, first ten minutes');
   await expect(page.getByText('Not saved yet')).toHaveCount(0);
+  await page.reload();
+  await expect(when).toHaveValue('below freezing, first ten minutes');
   await page.keyboard.press('Tab');
   await page.goto(page.url().replace('arrival', 'cold-look'));
   await page.getByRole('textbox', { name: 'Coolant', exact: true }).fill('-9');

@@ -22,6 +22,24 @@ test('a dropped log becomes a finding, survives a reload, and can be undone', as
   await expectClean(page);
 });
 
+test('the same log dropped again is told, and counts once', async ({ page }) => {
+  await newJob(page, 'Car 1b');
+  await openTrace(page);
+  const odds = page.getByTestId('share-strip');
+  const log = warmUp(64);
+  await drop(page, 'drive.csv', log);
+  await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
+  await expect(page.getByTestId('imported')).not.toContainText('same log');
+  const before = await odds.getAttribute('aria-label');
+  await drop(page, 'again.csv', log.replaceAll(',', ';'));
+  await expect(page.getByTestId('imported')).toContainText('The same log as drive.csv on this job: it counts once.');
+  const used = page.getByTestId('drives-used');
+  await expect(used).toContainText('The same log is on this job already and counts once.', { timeout: 240_000 });
+  await expect(used.getByRole('heading')).toHaveText('1 of 2 drives count');
+  expect(await odds.getAttribute('aria-label')).toBe(before);
+  await expectClean(page);
+});
+
 test('what cannot be read says what, where, and how to mend it; nothing is lost', async ({ page }) => {
   await newJob(page, 'Van 13');
   await openTrace(page);
@@ -86,15 +104,15 @@ test('of several files dropped at once each is answered for: the wrong ones told
 test('columns without names are asked for', async ({ page }) => {
   await newJob(page, 'Van 14');
   await openTrace(page);
-  const rows = warmUp(88).replace('time_s,ect_c,ambient_c', 'time,temp a,temp b');
-  await drop(page, 'odd.csv', rows);
+  const rows = (level_c: number) => warmUp(level_c).replace('time_s,ect_c,ambient_c', 'time,temp a,temp b');
+  await drop(page, 'odd.csv', rows(88));
   await expect(page.getByTestId('import-error')).toContainText('Choose which one is the coolant');
   await page.getByLabel('What temp a is').selectOption('ect_c');
   await page.getByLabel('What temp b is').selectOption('ambient_c');
   await page.getByRole('button', { name: 'Read it like this' }).click();
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   // The choice is remembered for the next file with these headers.
-  await drop(page, 'odd again.csv', rows);
+  await drop(page, 'odd again.csv', rows(86));
   await page.getByRole('button', { name: 'Another drive' }).click();
   await expect(page.getByTestId('imported')).toContainText('odd again.csv');
   await expect(page.getByTestId('import-error')).toHaveCount(0);

@@ -21,6 +21,7 @@ export const madeDrive = (
   ways: readonly DriveWay[] = CAUSES.map((c) => way(c, 0)),
 ): DriveEvidence => ({
   quality: { usable: true, problems: [] },
+  log: null,
   basis: 'general',
   ways,
   evidence: [

@@ -53,21 +53,30 @@ interface Read {
   readonly traces: ReadonlyMap<string, Trace>;
 }
 
-/** Entries in order, each with an id; drives by path. */
+/** Entries in order, each with an id, and a time: one without stands where it is written. Drives by path. */
 async function entriesOf(raw: readonly Record<string, unknown>[]): Promise<Result<Read, ComputeError>> {
   const entries: Entry[] = [];
   const traces = new Map<string, Trace>();
+  const ids = new Set<string>();
+  const add = (one: unknown, i: number): Result<Entry, ComputeError> => {
+    const entry = readEntry(one, { id: `entry-${i + 1}`, at: entries.at(-1)?.at ?? 0 });
+    if (ids.has(entry.id)) return error('wrong-input', `The id “${entry.id}” stands twice.`, `entries[${i}].id`);
+    ids.add(entry.id);
+    entries.push(entry);
+    return ok(entry);
+  };
   for (const [i, one] of raw.entries()) {
-    const fallback = { id: `entry-${i + 1}`, at: i };
     const path = pathOf(one);
     if (one.kind !== 'drive' || typeof path !== 'string') {
-      entries.push(readEntry(one, fallback));
+      const added = add(one, i);
+      if (!added.ok) return added;
       continue;
     }
     const read = await readTraceFile(userPath(path));
     if (!read.ok) return error(read.error.code, `${path}: ${read.error.message}`, `entries[${i}].trace`);
     const { trace: _trace, ...rest } = one;
-    entries.push(readEntry({ ...rest, traceId: path }, fallback));
+    const added = add({ ...rest, traceId: path }, i);
+    if (!added.ok) return added;
     traces.set(path, read.value.trace);
   }
   return ok({ entries, traces });

@@ -13,7 +13,7 @@ export {
 export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity } from './channels';
 export { differenceText, inShownUnits, temperatureText } from './quantityText';
 export { fail, ok, type Result } from './result';
-export { channelSet, countPresent, duration_s, loggedChannels, type ChannelSet, type Trace } from './trace';
+export { channelSet, countPresent, duration_s, loggedChannels, logPrint, type ChannelSet, type Trace } from './trace';
 export {
   celsiusToFahrenheit,
   celsiusToKelvin,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { channelSet, countPresent, duration_s, loggedChannels, type Trace } from './trace';
+import { channelSet, countPresent, duration_s, loggedChannels, logPrint, type Trace } from './trace';
 
 const trace = (extra: Partial<Record<string, number[]>> = {}): Trace => ({
   time_s: Float64Array.of(0, 1, 2),
@@ -23,5 +23,32 @@ describe('trace', () => {
     expect(channelSet(trace({ load_pct: [20, 30, 30] }))).toBe('full');
     expect(channelSet(trace({ load_pct: [NaN, NaN, 3] }))).toBe('temperature-only');
     expect(loggedChannels(trace({ rpm: [1, 2, 3], oil_c: [NaN, NaN, NaN] }))).toEqual(['ect_c', 'rpm']);
+  });
+});
+
+describe('the print of a log', () => {
+  const time_s = Float64Array.of(0, 1, 2, 3);
+  const ect_c = Float64Array.of(20, NaN, 21, 21.5);
+  const print = logPrint({ time_s, channels: { ect_c } });
+
+  it('is the same wherever its clock begins, whatever else was logged, and whatever a missing sample looks like', () => {
+    const later = time_s.map((t) => t + 1000);
+    const odd = Float64Array.from(ect_c);
+    new Uint32Array(odd.buffer)[2] = 12345;
+    expect(odd[1]).toBeNaN();
+    expect(logPrint({ time_s: later, channels: { ect_c: odd, rpm: Float64Array.of(1, 2, 3, 4) } })).toBe(print);
+    // A part of a larger buffer.
+    const part = Float64Array.of(9, ...ect_c).subarray(1);
+    expect(logPrint({ time_s, channels: { ect_c: part } })).toBe(print);
+  });
+
+  it('is another with one reading, one time or one row more', () => {
+    const prints = [
+      { time_s, channels: { ect_c: Float64Array.of(20, NaN, 21, 21.6) } },
+      { time_s, channels: { ect_c: Float64Array.of(20, 21, NaN, 21.5) } },
+      { time_s: Float64Array.of(0, 1, 2, 3.1), channels: { ect_c } },
+      { time_s: Float64Array.of(0, 1, 2), channels: { ect_c: ect_c.slice(0, 3) } },
+    ].map(logPrint);
+    expect(new Set([print, ...prints]).size).toBe(5);
   });
 });

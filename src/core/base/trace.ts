@@ -38,3 +38,22 @@ export function channelSet(trace: Trace): ChannelSet {
   if (has('speed_kmh') || has('rpm')) return 'basic';
   return 'temperature-only';
 }
+
+/** 32-bit FNV-1a over the bits of numbers. Source: Fowler, Noll, Vo; RFC 9923. */
+function hashOf(values: Float64Array): number {
+  const words = new Uint32Array(values.buffer, values.byteOffset, 2 * values.length);
+  let hash = 0x811c9dc5;
+  for (const word of words) hash = Math.imul(hash ^ word, 0x01000193);
+  return hash >>> 0;
+}
+
+/**
+ * A print of the log by its times and coolant readings: two logs with the same one are one log, from whatever file and
+ * with whatever other channels.
+ */
+export function logPrint({ time_s, channels }: Trace): string {
+  const since = time_s.map((t) => t - time_s[0]!);
+  // A missing sample has many bit patterns.
+  const ect = channels.ect_c.map((v) => (Number.isNaN(v) ? NaN : v));
+  return `${time_s.length} ${hashOf(since).toString(36)} ${hashOf(ect).toString(36)}`;
+}

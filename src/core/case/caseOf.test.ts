@@ -75,6 +75,23 @@ describe('a case without work', () => {
     expect(oddsOf(found.now)).toEqual(oddsOf(made(chronicle(right)).now));
   });
 
+  it('the same log read twice counts once, and an old one read again after work proves nothing', () => {
+    const log = { ...openDrive, log: 'a print' };
+    const twice = made(chronicle(drive('a'), drive('b')), { a: log, b: { ...log } });
+    expect(oddsOf(twice.now)).toEqual(oddsOf(made(chronicle(drive('a')), { a: log }).now));
+    expect(twice.drives.map((d) => d.counts)).toEqual([true, false]);
+    expect(twice.drives[1]!.why).toMatch(/same log/);
+    const once = made(chronicle(drive('a'), drive('a')), { a: openDrive });
+    expect(once.drives.map((d) => d.counts)).toEqual([true, false]);
+    const fixed = chronicle(drive('a'), work('replaced-thermostat'), drive('b'));
+    const again = made(fixed, { a: log, b: { ...log } });
+    expect(again.unproven).toBe(true);
+    expect(oddsOf(again.now)).toEqual(oddsOf(made(fixed.slice(0, 2), { a: log }).now));
+    // A first one that does not count leaves the second to speak.
+    const left = chronicle({ ...drive('a'), leftOut: 'towed' } as ReturnType<typeof drive>, drive('b'));
+    expect(made(left, { a: log, b: { ...log } }).drives.map((d) => d.counts)).toEqual([false, true]);
+  });
+
   it('proposes no test that was answered, and the log again after a drive that cannot tell', () => {
     const first = made([]).next[0]!.item;
     const answered = made(chronicle({ kind: 'check', item: first.id, answer: first.answers[1]!.key, minute: null }));

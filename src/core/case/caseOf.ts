@@ -172,7 +172,14 @@ class Walk {
   private whyNot(entry: DriveEntry, drive: DriveEvidence | undefined): string {
     if (entry.leftOut !== '') return `Left out: ${entry.leftOut}`;
     if (!drive) return 'Not judged yet.';
+    const same = (d: CaseDrive) => d.traceId === entry.traceId || (drive.log !== null && this.logOf(d) === drive.log);
+    // An old log that is read again after work would pass for its proof.
+    if (this.drives.some((d) => d.counts && same(d))) return 'The same log is on this job already and counts once.';
     return drive.quality.usable ? '' : (drive.quality.problems[0] ?? 'It cannot tell.');
+  }
+
+  private logOf({ traceId }: CaseDrive): string | null {
+    return this.input.drives.get(traceId)?.log ?? null;
   }
 
   drive(entry: DriveEntry): void {

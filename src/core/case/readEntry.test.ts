@@ -56,6 +56,7 @@ describe('entries from outside', () => {
     ],
     ['of unknown work', { kind: 'work', work: 'prayed' }, /must be one of/],
     ['without its trace', { kind: 'drive' }, /required/],
+    ['of a time in words', { kind: 'proof', at: 'Monday' }, /time must be a number/],
   ])('an entry %s is kept whole, with the reason', (_, value, why) => {
     const entry = read(value);
     expect(entry.kind).toBe('unknown');

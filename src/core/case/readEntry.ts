@@ -103,6 +103,7 @@ export function readEntry(value: unknown, fallback: { readonly id: string; reado
     takenBack: original.takenBack === true,
   });
   const { kind } = original;
+  if (original.at !== undefined && original.at !== at) return unknown('its time must be a number, ms since 1970');
   if (typeof kind !== 'string' || !Object.hasOwn(SHAPES, kind)) {
     return unknown(`entries of kind “${String(kind)}” are not known to this version`);
   }

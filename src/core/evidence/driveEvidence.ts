@@ -26,6 +26,8 @@ export interface DriveEvidence {
   readonly quality: { readonly usable: boolean; readonly problems: readonly string[] };
   readonly evidence: readonly EvidenceLine[];
   readonly ways: readonly DriveWay[];
+  /** Print of the log that it was made from, see `logPrint`; null where it is not known. */
+  readonly log: string | null;
   /** What the coordinates of the vehicle are counted from: only drives with the same basis say the same by them. */
   readonly basis: string;
 }

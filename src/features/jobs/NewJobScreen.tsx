@@ -11,9 +11,10 @@ import { useWrite } from '@/job/useWrite';
 import { addJob } from '@/storage/jobs';
 import type { VehicleRecord } from '@/storage/records';
 import { listVehicles } from '@/storage/vehicles';
+import { dropDraft, keepDraft, readDraft } from '@/ui/draft';
 
 /** Where the customer's words wait while a vehicle is added. */
-const DRAFT = 'varmek-new-job-words';
+const DRAFT = 'new job';
 
 const schema = object({
   vehicleId: string().required('Choose the vehicle, or add it first.'),
@@ -32,13 +33,13 @@ function NewJobForm({ vehicles }: { vehicles: readonly VehicleRecord[] }) {
   const write = useWrite();
   const router = useRouter();
   // What was typed before a vehicle is added waits for the way back.
-  const [typed] = useState(() => sessionStorage.getItem(DRAFT) ?? '');
+  const [typed] = useState(() => readDraft(DRAFT) ?? '');
   const form = useForm({ resolver: yupResolver(schema), defaultValues: { vehicleId: wanted, complaint: typed } });
   const { errors, isSubmitting } = form.formState;
   const submit = form.handleSubmit(async (fields) => {
     const added = await write(addJob(fields));
     if (!added) return;
-    sessionStorage.removeItem(DRAFT);
+    dropDraft(DRAFT, form.getValues('complaint') ?? '');
     router.push(`/jobs/${added.id}/arrival`);
   });
   return (
@@ -77,7 +78,7 @@ function NewJobForm({ vehicles }: { vehicles: readonly VehicleRecord[] }) {
         className="textarea mt-1 w-full text-base"
         placeholder="Slow to warm up on cold mornings, heater weak, light after ten minutes"
         {...form.register('complaint', {
-          onChange: (e: ChangeEvent<HTMLTextAreaElement>) => sessionStorage.setItem(DRAFT, e.target.value),
+          onChange: (e: ChangeEvent<HTMLTextAreaElement>) => keepDraft(DRAFT, e.target.value),
         })}
       />
       <p role="alert" className="min-h-6 text-error">

@@ -1,11 +1,10 @@
 'use client';
 
-import { X } from 'lucide-react';
 import { usePathname, useRouter } from 'next/navigation';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { CHANNELS, type ChannelName } from '@/core/base';
+import { CHANNELS, logPrint, type ChannelName } from '@/core/base';
 import type { ImportError, ReadOptions, ReadTrace } from '@/core/formats';
 import { keepLog } from '@/job/importToJob';
 import { useJob } from '@/job/JobProvider';
@@ -15,6 +14,7 @@ import type { TraceRecord } from '@/storage/records';
 import { OpenFilesContext } from '@/ui/openFiles';
 import { ShowImportContext } from '@/ui/showImport';
 import { ColumnMapping } from './ColumnMapping';
+import { ImportedStrip } from './ImportedStrip';
 import { ImportReportDialog, type ShownImport } from './ImportReportDialog';
 import { useImport, type FileInProgress } from './useImport';
 import { useTriageColumns } from './useTriageColumns';
@@ -44,53 +44,6 @@ function Progress({ reading, onStop }: { reading: FileInProgress; onStop: () => 
       />
       <button type="button" className="btn btn-sm" onClick={onStop}>
         Stop reading
-      </button>
-    </div>
-  );
-}
-
-/** What was just read, in one line. */
-function ImportedStrip({
-  record,
-  onLook,
-  onReport,
-  onUndo,
-  onClose,
-}: {
-  record: TraceRecord;
-  /** Goes to the trace; null where it is in sight. */
-  onLook: (() => void) | null;
-  onReport: () => void;
-  onUndo: () => void;
-  onClose: () => void;
-}) {
-  const { rows, duration_s, format, columns, cleaning, notes } = record.report;
-  const cleaned = cleaning.length + notes.length;
-  const channels = columns.filter((c) => c.channel !== 'time_s').length;
-  return (
-    <div
-      role="status"
-      data-testid="imported"
-      className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-content/20 px-5 py-2"
-    >
-      <span>
-        <strong>{record.fileName}</strong>: {rows} rows, {Math.round(duration_s / 60)} min, {channels}{' '}
-        {channels === 1 ? 'channel' : 'channels'}, {format}.{' '}
-        {cleaned > 0 && <strong>{cleaned === 1 ? 'One thing to know.' : `${cleaned} things to know.`}</strong>}
-      </span>
-      {onLook && (
-        <button type="button" className="btn btn-primary btn-sm" onClick={onLook}>
-          Look at the trace
-        </button>
-      )}
-      <button type="button" className="btn btn-sm" onClick={onReport}>
-        Import report
-      </button>
-      <button type="button" className="btn btn-sm" onClick={onUndo}>
-        Take the log back
-      </button>
-      <button type="button" className="btn btn-square btn-ghost btn-sm" aria-label="Close this line" onClick={onClose}>
-        <X aria-hidden className="size-4" />
       </button>
     </div>
   );
@@ -205,7 +158,8 @@ export function TraceIntake({ children }: { children: ReactNode }) {
     const result = await read(file, file.name, options);
     if (!result.ok) return setRefusals((all) => [...all, { file, error: result.error }]);
     const [beside] = traces;
-    if (beside && onlyTemperatures(result.value)) {
+    const twin = traces.some((t) => logPrint(t.trace) === logPrint(result.value.trace));
+    if (beside && !twin && onlyTemperatures(result.value)) {
       return setDoubts((all) => [...all, { file, read: result.value, beside }]);
     }
     await keep(file, result.value);
@@ -225,6 +179,11 @@ export function TraceIntake({ children }: { children: ReactNode }) {
   });
   useHotkeys('o', open, { preventDefault: true });
   const justImported = traces.find((t) => t.id === imported);
+  const twin = useMemo(() => {
+    if (!justImported) return null;
+    const print = logPrint(justImported.trace);
+    return traces.find((t) => t !== justImported && logPrint(t.trace) === print) ?? null;
+  }, [traces, justImported]);
   return (
     <div {...getRootProps()} className="relative min-h-[calc(100dvh-3.5rem)]">
       <input {...getInputProps()} aria-label="Log file" data-testid="log-file" />
@@ -237,6 +196,7 @@ export function TraceIntake({ children }: { children: ReactNode }) {
       {justImported && (
         <ImportedStrip
           record={justImported}
+          twin={twin}
           onLook={here === `/jobs/${job.id}` ? null : () => router.push(`/jobs/${job.id}`)}
           onReport={() => setShown({ traceId: justImported.id, second: null })}
           onUndo={() =>
