@@ -1,12 +1,12 @@
 import equal from 'fast-deep-equal';
 import { fail, ok, type Result } from '@/core/base';
-import { layBeside } from '@/core/formats';
 import { packJob, unpackJob, type JobBundle, type TravellingTrace } from '@/storage/bundle/jobBundle';
 import { keepOpenedJob, type OpenedTrace } from '@/storage/bundle/keepOpenedJob';
 import { loadJob } from '@/storage/jobs';
 import { rowsOfJob } from '@/storage/tables';
 import { listVehicles } from '@/storage/vehicles';
 import { saveBlob } from '@/ui/saveFile';
+import { laidBeside } from './laidBeside';
 import { importInWorker, openSecondLog } from '@/workers/client';
 
 /** Saves a job as a file that another Varmek opens. @returns what is wrong where it cannot */
@@ -26,9 +26,8 @@ async function reread(trace: TravellingTrace): Promise<Result<OpenedTrace, strin
   if (!second) return ok({ ...fields, trace: alone, report, companion: null });
   const opened = await openSecondLog(second.raw, alone, report.clock);
   if (!opened.ok) return fail(`${second.fileName}: ${opened.error.message}`);
-  const { series } = opened.value;
-  const merged = layBeside(alone, series, second.alignment.offset_s, second.channels);
-  return ok({ ...fields, trace: merged, report, companion: { ...second, series, alone } });
+  const companion = { ...second, series: opened.value.series, alone };
+  return ok({ ...fields, trace: laidBeside(alone, companion), report, companion });
 }
 
 /** The vehicle that is here already under the same name with the same data; null where there is none. */

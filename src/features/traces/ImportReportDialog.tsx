@@ -4,7 +4,6 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { CHANNELS } from '@/core/base';
 import {
-  layBeside,
   type Cleaning,
   type CleaningKind,
   type ImportQuestion,
@@ -14,6 +13,7 @@ import {
 import { loadTrace, replaceReading } from '@/storage/traces';
 import type { TraceRecord } from '@/storage/records';
 import { Dialog } from '@/ui/Dialog';
+import { laidBeside } from '@/job/laidBeside';
 import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
 import { ColumnMapping } from './ColumnMapping';
@@ -93,9 +93,7 @@ function Report({ record, beside, onDone }: { record: TraceRecord; beside: File 
     const before = { trace: record.trace, report, options, companion: record.companion ?? null };
     const { trace: alone, report: now, options: chosen } = result.value;
     const companion = record.companion ? { ...record.companion, alone } : null;
-    const trace = companion
-      ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)
-      : alone;
+    const trace = laidBeside(alone, companion);
     await write(replaceReading(record.id, { trace, report: now, options: chosen, companion }), {
       says: `${record.fileName} was read again: ${now.rows} rows.`,
       undo: () => replaceReading(record.id, before),

@@ -2,8 +2,9 @@
 
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from 'react';
 import { CHANNELS, CHANNEL_NAMES, type ChannelName } from '@/core/base';
-import { layBeside, type Alignment, type LoggedSeries } from '@/core/formats';
+import { type Alignment, type LoggedSeries } from '@/core/formats';
 import type { CompanionLog, TraceRecord } from '@/storage/records';
+import { laidBeside } from '@/job/laidBeside';
 import { useWrite } from '@/job/useWrite';
 import { besideCurves, measuredCurve } from '@/job/driveCurves';
 import { replaceReading } from '@/storage/traces';
@@ -165,9 +166,7 @@ export function SecondLog({
     return () => clearTimeout(timer);
   }, [first]);
   const put = async (companion: CompanionLog | null) => {
-    const trace = companion
-      ? layBeside(alone, companion.series, companion.alignment.offset_s, companion.channels)
-      : alone;
+    const trace = laidBeside(alone, companion);
     const before = { trace: record.trace, companion: record.companion ?? null };
     const kept = await write(replaceReading(record.id, { trace, companion }), {
       says: companion ? `${companion.fileName} lies beside ${record.fileName} now.` : 'The second log was taken away.',
