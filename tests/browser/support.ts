@@ -16,7 +16,7 @@ export const test = base.extend<{ page: Page }>({
     page.on('console', (m) => {
       // A test that goes elsewhere while a link is being prefetched cuts that fetch off; the router then says so.
       const cutOff = /Failed to fetch RSC payload/.test(m.text());
-      if (m.type() === 'error' && !cutOff) wrong.push(`console: ${m.text()}`);
+      if (m.type() === 'error' && !cutOff) wrong.push(`console: ${m.text()} ${m.location().url}`);
     });
     await run(page);
     expect(wrong).toEqual([]);
