@@ -66,9 +66,9 @@ export function LiveScreen() {
 
   const simulated = view.source === 'simulated adapter';
   const finish = async () => {
-    await keep();
+    const { rows, marks } = await keep();
     const fileName = `${simulated ? 'simulated' : 'live'} ${format(Date.now(), 'yyyy-MM-dd HH.mm')}.csv`;
-    const raw = new Blob([recordingFile(view.rows, view.marks)], { type: 'text/csv' });
+    const raw = new Blob([recordingFile(rows, marks)], { type: 'text/csv' });
     const kept = await write(importToJob({ jobId: job.id, vehicleId: record.id, fileName, simulated }, raw));
     if (!kept) return;
     await discard();

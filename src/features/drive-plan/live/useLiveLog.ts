@@ -40,6 +40,8 @@ interface Session {
   stop: AbortController | null;
   keptRows: number;
   keptMarks: number;
+  /** Marks whose writing has ended: a mark is shown once it is kept, or its failure was told. */
+  settledMarks: number;
 }
 
 const empty = (): Session => ({
@@ -50,6 +52,7 @@ const empty = (): Session => ({
   stop: null,
   keptRows: 0,
   keptMarks: 0,
+  settledMarks: 0,
 });
 
 /** Logs a warm-up live into a recording that survives a reload and a pulled plug. */
@@ -64,24 +67,33 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
   });
 
   const show = (status?: LiveStatus) => {
-    const { record, rows, marks, counts } = session.current;
+    const { record, rows, counts } = session.current;
+    const marks = session.current.marks.slice(0, session.current.settledMarks);
     const source = record?.source ?? null;
-    setView((v) => ({ status: status ?? v.status, source, rows: [...rows], marks: [...marks], counts }));
+    setView((v) => ({ status: status ?? v.status, source, rows: [...rows], marks, counts }));
   };
 
-  const keep = async () => {
+  const keep = async (): Promise<Pick<Session, 'rows' | 'marks'>> => {
     const s = session.current;
-    if (!s.record || (s.keptRows === s.rows.length && s.keptMarks === s.marks.length)) return;
+    if (!s.record || (s.keptRows === s.rows.length && s.keptMarks === s.marks.length)) return s;
+    const marks = s.marks.length;
     s.keptRows = s.rows.length;
-    s.keptMarks = s.marks.length;
+    s.keptMarks = marks;
     const kept = await keepRecording(s.record.id, s);
-    if (!kept.ok) onError(kept.error.message);
+    s.settledMarks = Math.max(s.settledMarks, marks);
+    if (!kept.ok) {
+      // What was not kept is tried again with the next rows.
+      s.keptRows = -1;
+      onError(kept.error.message);
+    }
+    return s;
   };
 
   const takeUp = useEffectEvent((record: RecordingRecord | null) => {
     if (record) {
       const { rows, marks } = record;
-      session.current = { ...empty(), record, rows: [...rows], marks: [...marks], keptRows: rows.length };
+      const kept = { keptRows: rows.length, keptMarks: marks.length, settledMarks: marks.length };
+      session.current = { ...empty(), record, rows: [...rows], marks: [...marks], ...kept };
     }
     show(record ? 'paused' : 'idle');
   });
@@ -168,8 +180,7 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
   const mark = (text: string) => {
     const s = session.current;
     s.marks.push({ time_s: s.rows.at(-1)?.time_s ?? 0, text });
-    show();
-    void keep();
+    void keep().then(() => show());
   };
 
   const discard = async (): Promise<RecordingRecord | undefined> => {
