@@ -16,6 +16,8 @@ const CORE_ALLOWED = {
   evidence: ['base', 'signal', 'evidence'],
   codes: ['base', 'evidence', 'codes'],
   judge: ['base', 'signal', 'fit', 'sender', 'coolant', 'twin', 'monitor', 'evidence', 'judge'],
+  drive: ['base', 'signal', 'twin', 'drive'],
+  desk: ['base', 'signal', 'sender', 'coolant', 'twin', 'monitor', 'limits', 'judge', 'drive', 'desk'],
   case: ['base', 'signal', 'sender', 'coolant', 'codes', 'monitor', 'limits', 'evidence', 'case'],
   planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'evidence', 'judge', 'planning'],
 };

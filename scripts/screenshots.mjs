@@ -93,6 +93,16 @@ async function importShots() {
   await shot('columns');
 }
 
+async function deskShot() {
+  await go('/jobs/demo-library/desk');
+  await page.getByTestId('features').waitFor({ timeout: 60_000 });
+  await page.getByLabel('Lay over').selectOption('leading');
+  await page.getByRole('tab', { name: 'Circuit' }).click();
+  await page.getByTestId('desk-temperature').hover({ position: { x: 420, y: 60 } });
+  await page.waitForTimeout(800);
+  await shot('desk');
+}
+
 async function liveShot() {
   await go('/jobs/demo-arrival/drive/live');
   await page.getByLabel('Simulated vehicle').selectOption('thermostat-leaking');
@@ -158,9 +168,6 @@ try {
   await page.getByTestId('chart').locator('svg path').first().waitFor();
   await page.waitForTimeout(600);
   await shot('trace');
-  await page.getByRole('button', { name: 'Dark, for the bay' }).click();
-  await shot('trace-dark');
-  await page.getByRole('button', { name: 'Light, for the yard' }).click();
   await go('/jobs/demo-ferry-short');
   await page.getByTestId('reason').waitFor();
   await page.waitForTimeout(600);
@@ -204,6 +211,7 @@ try {
   await page.getByTestId('repeat-alert').waitFor();
   await page.waitForTimeout(400);
   await shot('vehicle');
+  await deskShot();
   await importShots();
   await liveShot();
   await triageShot();

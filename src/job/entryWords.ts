@@ -1,4 +1,4 @@
-import { ACTIONS, isMark, MARKS, MEASUREMENTS, valuesOf, WORK, type Entry } from '@/core/case';
+import { ACTIONS, DRIVE_MARKS, isMark, MARKS, MEASUREMENTS, valuesOf, WORK, type Entry } from '@/core/case';
 import type { UnitFamily } from '@/core/base';
 import { findItem } from '@/core/evidence';
 
@@ -12,6 +12,7 @@ export const KIND_NAME: Readonly<Record<Entry['kind'], string>> = {
   check: 'seen',
   measurement: 'measured',
   drive: 'drive',
+  mark: 'mark',
   bench: 'bench',
   work: 'work',
   decision: 'choice',
@@ -40,6 +41,25 @@ function measured(entry: Extract<Entry, { kind: 'measurement' }>, show: Show): s
   return `${MEASUREMENTS[entry.name].title}: ${words.length === 0 ? 'nothing yet' : words.join(', ')}`;
 }
 
+/** A mark on a drive in a line, without its minute. */
+export function markLabel(
+  { mark, place, value, text }: Pick<Extract<Entry, { kind: 'mark' }>, 'mark' | 'place' | 'value' | 'text'>,
+  show: Show,
+): string {
+  const { label, reads } = DRIVE_MARKS[mark];
+  const read =
+    value === null
+      ? ''
+      : reads === 'temperature'
+        ? ` ${show('temperature', value, 1)}`
+        : ` ${Math.round(100 * value)} %`;
+  const words = [mark === 'other' ? '' : `${place === '' ? label : `${label}, ${place}`}${read}`, text];
+  return words.filter((w) => w !== '').join(': ');
+}
+
+const markText = (entry: Extract<Entry, { kind: 'mark' }>, show: Show): string =>
+  `${markLabel(entry, show)}, minute ${(entry.at_s / 60).toFixed(1)}`;
+
 /** An entry in a line. @param traceName name of a drive's log */
 export function entryText(entry: Entry, show: Show, traceName: (traceId: string) => string): string {
   switch (entry.kind) {
@@ -54,6 +74,8 @@ export function entryText(entry: Entry, show: Show, traceName: (traceId: string)
       return measured(entry, show);
     case 'drive':
       return `${traceName(entry.traceId)}${entry.leftOut === '' ? '' : ' (left out)'}`;
+    case 'mark':
+      return markText(entry, show);
     case 'work':
       return `${WORK[entry.work].done}${entry.detail === '' ? '' : `: ${entry.detail}`}${entry.benchPassed ? ', new part bench-tested' : ''}`;
     case 'decision':

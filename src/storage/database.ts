@@ -2,6 +2,7 @@ import { Dexie, type EntityTable } from 'dexie';
 import { completeReports } from './migrations/completeReports';
 import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
+import { toMarks } from './migrations/toMarks';
 import type {
   EntryRecord,
   FindingRecord,
@@ -43,6 +44,7 @@ export class VarmekDatabase extends Dexie {
     this.version(2).stores({ recordings: 'id, jobId', triage: 'id, addedAt' }).upgrade(completeReports);
     this.version(3).stores({ entries: 'id, jobId', summaries: 'jobId' }).upgrade(toChronicle);
     this.version(4).stores({ runs: 'id, jobId' }).upgrade(toChoices);
+    this.version(5).upgrade(toMarks);
   }
 }
 

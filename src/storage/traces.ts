@@ -84,7 +84,7 @@ export function deleteTrace(id: string): Promise<Result<DeletedTrace, StorageErr
       const trace = await db.traces.get(id);
       const finding = await db.findings.get(id);
       const all = trace ? await db.entries.where('jobId').equals(trace.jobId).toArray() : [];
-      const entries = all.filter((e) => e.kind === 'drive' && e.traceId === id);
+      const entries = all.filter((e) => (e.kind === 'drive' || e.kind === 'mark') && e.traceId === id);
       await db.findings.delete(id);
       await db.traces.delete(id);
       await db.entries.bulkDelete(entries.map((e) => e.id));

@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { type Result, type Trace, type Vehicle } from '@/core/base';
 import { importError, type ImportError, type LogClock, type ReadOptions, type ReadTrace } from '@/core/formats';
+import type { DriveLook, LookOptions } from '@/core/desk';
 import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
 import { callWorker, type Cancelled, type OpenWorker, type Running } from './callWorker';
@@ -60,6 +61,10 @@ export const learnInWorker = (
   vehicle: Vehicle,
   before: VehicleMemory | null,
 ): Running<VehicleMemory>['result'] => callWorker(openTraceWorker, (api) => api.learn(trace, vehicle, before)).result;
+
+/** Measures a drive for the desk in a worker. */
+export const lookInWorker = (trace: Trace, vehicle: Vehicle, options: LookOptions): Running<DriveLook> =>
+  callWorker(openTraceWorker, (api) => api.look(trace, vehicle, options));
 
 /** Judges a trace in a worker of its own; cancelling ends that worker at once. */
 export const judgeInWorker = (

@@ -1,11 +1,22 @@
 import * as Comlink from 'comlink';
+import { monitorsOf } from '@/core/judge';
 import { predictPlan, proposePlans, simulatedDrive } from '@/core/planning';
 import type { PlanWorkerApi } from './planProtocol';
 import { caught, drain } from './workerBug';
 
+/** The same vehicle of its kind for every cause: only the fault differs. */
+const PLANNED_SEED = 11;
+
 const api: PlanWorkerApi = {
   predict: (vehicle, plan, causes, onProgress) => caught(() => drain(predictPlan(vehicle, plan, causes), onProgress)),
   simulate: (vehicle, plan, cause, seed) => caught(() => simulatedDrive(vehicle, plan, cause, seed)),
+  warmUpCodes: (vehicle, plan, causes, settings) =>
+    caught(() =>
+      causes.map((cause) => ({
+        cause,
+        result: monitorsOf(simulatedDrive(vehicle, plan, cause, PLANNED_SEED), vehicle, settings)[0]!,
+      })),
+    ),
   propose: (vehicle, plan, causes, onProgress) => caught(() => drain(proposePlans(vehicle, plan, causes), onProgress)),
 };
 

@@ -3,7 +3,8 @@ import type { Cause, Trace, Vehicle } from '@/core/base';
 import type { Odds } from '@/core/evidence';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import { callWorker, type OpenWorker, type Running } from './callWorker';
-import type { PlanWorkerApi } from './planProtocol';
+import type { MonitorSettings } from '@/core/monitor';
+import type { PlannedCode, PlanWorkerApi } from './planProtocol';
 
 function openPlanWorker(): OpenWorker<PlanWorkerApi> {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
@@ -34,3 +35,12 @@ export function proposeInWorker(
 export function simulateInWorker(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Running<Trace> {
   return callWorker(openPlanWorker, (api) => api.simulate(vehicle, plan, cause, seed));
 }
+
+/** What the slow warm-up monitor would make of a planned drive, in a worker of its own. */
+export const plannedCodesInWorker = (
+  vehicle: Vehicle,
+  plan: DrivePlan,
+  causes: readonly Cause[],
+  settings: MonitorSettings,
+): Running<readonly PlannedCode[]> =>
+  callWorker(openPlanWorker, (api) => api.warmUpCodes(vehicle, plan, causes, settings));

@@ -1,7 +1,14 @@
 import type { Odds } from '@/core/evidence';
 import type { Cause, Result, Trace, Vehicle } from '@/core/base';
+import type { CodeResult, MonitorSettings } from '@/core/monitor';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
 import type { WorkerBug } from './protocol';
+
+/** The slow warm-up monitor on a planned drive with one cause at work. */
+export interface PlannedCode {
+  readonly cause: Cause;
+  readonly result: CodeResult;
+}
 
 /** What the worker of the drive planner offers. Only plain data crosses. */
 export interface PlanWorkerApi {
@@ -11,6 +18,13 @@ export interface PlanWorkerApi {
     causes: readonly Odds[],
     onProgress: (share: number) => void,
   ): Promise<Result<PlanPrediction, WorkerBug>>;
+  /** What the slow warm-up monitor would make of the planned drive, cause by cause. */
+  warmUpCodes(
+    vehicle: Vehicle,
+    plan: DrivePlan,
+    causes: readonly Cause[],
+    settings: MonitorSettings,
+  ): Promise<Result<readonly PlannedCode[], WorkerBug>>;
   /** A vehicle of this kind on the planned drive, second by second. */
   simulate(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Promise<Result<Trace, WorkerBug>>;
   propose(

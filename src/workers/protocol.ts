@@ -1,4 +1,5 @@
 import type { Result, Trace, Vehicle } from '@/core/base';
+import type { DriveLook, LookOptions } from '@/core/desk';
 import type { Finding, JudgeOptions, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
 import type {
@@ -38,6 +39,8 @@ export interface TraceWorkerApi {
   ): Promise<Result<ReadTrace, ImportError>>;
   /** Reads a second log of a drive and looks where it lies on the first. */
   openSecondLog(file: Blob, trace: Trace, clock: LogClock | null): Promise<Result<OpenedSecondLog, ImportError>>;
+  /** Measures a drive for the desk. */
+  look(trace: Trace, vehicle: Vehicle, options: LookOptions): Promise<Result<DriveLook, WorkerBug>>;
   /** Narrows the vehicle's memory by a known-good trace. */
   learn(trace: Trace, vehicle: Vehicle, before: VehicleMemory | null): Promise<Result<VehicleMemory, WorkerBug>>;
   judge(

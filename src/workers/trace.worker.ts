@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink';
 import { fail, ok, type Result, type Trace } from '@/core/base';
+import { lookAtDrive } from '@/core/desk';
 import { judgeTrace, learnVehicle } from '@/core/judge';
 import {
   createFileReader,
@@ -62,6 +63,7 @@ const api: TraceWorkerApi = {
     if (!read.ok) return read;
     return ok({ series: read.value, ...placeSeries(trace, clock, read.value) });
   },
+  look: (trace, vehicle, options) => caught(() => lookAtDrive(trace, vehicle, options)),
   learn: (trace, vehicle, before) => caught(() => learnVehicle(trace, vehicle, before)),
   judge: (trace, vehicle, settings, onProgress) =>
     caught(() => drain(judgeTrace(trace, vehicle, settings), onProgress)),

@@ -42,19 +42,16 @@ test('the demo garage opens loaded, judged, and right', async ({ page }) => {
   await expectClean(page);
 
   // A sentence with a place points at it in the picture: there, and once more to put it away.
-  const pictured = page.getByTestId('chart').locator('.recharts-reference-line-line');
+  const pictured = page.getByTestId('chart').locator('.lane-moment');
   const levels = await pictured.count();
   const sentence = page.getByTestId('why').getByRole('button', { name: /^At minute \d+ / });
   const minute = Number(/minute (\d+)/.exec(await sentence.innerText())![1]);
   await sentence.click();
   await expect(pictured).toHaveCount(levels + 1);
-  const lines = await pictured.evaluateAll((all) =>
-    all.map((l) => ({ from: Number(l.getAttribute('x1')), to: Number(l.getAttribute('x2')) })),
-  );
-  const across = lines.find((l) => l.to > l.from)!;
-  const upright = lines.find((l) => l.to === l.from)!;
+  const upright = (await pictured.last().boundingBox())!;
+  const across = (await page.getByTestId('chart').locator('.lane-level').first().boundingBox())!;
   const last_min = Number(/(\d+) min,/.exec(await page.locator('main').innerText())![1]);
-  const share = (upright.from - across.from) / (across.to - across.from);
+  const share = (upright.x + upright.width / 2 - across.x) / across.width;
   expect(Math.abs(share - minute / last_min)).toBeLessThan(1 / last_min);
   await sentence.press('Enter');
   await expect(pictured).toHaveCount(levels);

@@ -8,6 +8,7 @@ const VIEWS = [
   ['drive', '/jobs/demo-arrival/drive', 'simulated drives'],
   ['stopwatch', '/jobs/demo-arrival/drive/stopwatch', 'For the passenger'],
   ['no trace yet', '/jobs/demo-arrival', 'Log a warm-up'],
+  ['desk', '/jobs/demo-library/desk', 'Level it holds'],
   ['vehicles', '/vehicles', 'Known good'],
   ['vehicle', '/vehicles/demo-ferry', 'Traces over time'],
   ['new vehicle', '/vehicles/new', 'Thermostat and fan'],

@@ -226,3 +226,75 @@ describe('compute case', () => {
     expect(stdout).toBe('');
   });
 });
+
+describe('compute features, monitors and compare', () => {
+  const compute = (name: string, input: unknown) => runWith(JSON.stringify(input), 'compute.ts', name);
+  type Row = Record<string, unknown>;
+
+  it('prints every figure with its uncertainty, place and expectation, or why there is none', () => {
+    const { status, lines } = compute('features', { trace: 'a.csv', vehicle: 'v.json' });
+    expect(status).toBe(0);
+    const features = lines[0]!.features as Record<string, Row>;
+    expect(Object.keys(features)).toEqual(expect.arrayContaining(['minutes-to-60', 'bend', 'plateau', 'hold-idle']));
+    expect(features['minutes-to-40']).toMatchObject({ unit: 'min', from_s: 0 });
+    for (const [name, f] of Object.entries(features)) {
+      expect(f, name).toHaveProperty('expected_low');
+      if (f.value === null) expect(f.why, name).toEqual(expect.stringMatching(/\w{3}/));
+      else for (const k of ['value', 'sd', 'from_s', 'to_s']) expect(Number.isFinite(f[k]), `${name} ${k}`).toBe(true);
+    }
+    expect(features['heater-effectiveness']!.why).toMatch(/vent/);
+  });
+
+  it('runs the monitors by settings of one’s own, on a trace written out as well', () => {
+    const time_s = Array.from({ length: 1500 }, (_, i) => i);
+    const cold = {
+      time_s,
+      channels: { ect_c: time_s.map((t) => Math.min(55, 10 + t / 10)), iat_c: time_s.map(() => 10) },
+    };
+    const table = { warmUp: 'time', tables: { time: [[0, 900]] } };
+    const { status, lines } = compute('monitors', [
+      { trace: cold, vehicle: 'v.json', settings: table },
+      {
+        trace: { ...cold, channels: { ...cold.channels, ect_c: cold.channels.ect_c.map((c) => c - 21) } },
+        vehicle: 'v.json',
+      },
+      { trace: cold, vehicle: 'v.json', settings: { warmUp: 'moonlight' } },
+      { trace: { time_s: [0, 1], channels: { ect: [1, 2] } }, vehicle: 'v.json' },
+    ]);
+    expect(status).toBe(3);
+    const [judged, frosty, wrong, odd] = lines[0] as unknown as Row[];
+    const p0128 = (r: Row) => (r.monitors as Row[]).find((m) => m.code === 'P0128')!;
+    expect(p0128(judged!)).toMatchObject({ ran: true, would_set: true, at_s: 900, margin_k: -23, two_drives: true });
+    expect(p0128(frosty!)).toMatchObject({ ran: false, would_set: null });
+    expect((p0128(frosty!).why_not as Row[])[0]).toMatchObject({
+      condition: 'start-reading',
+      needed_from: -8,
+      was: -10,
+    });
+    expect(wrong!.error).toMatchObject({
+      path: 'settings',
+      message: expect.stringMatching(/sound-vehicle, time, air, fuel/) as unknown,
+    });
+    expect(odd!.error).toMatchObject({ path: 'trace.channels.ect' });
+  });
+
+  it('compares two drives, and says which condition forbids it', () => {
+    const { status, lines } = compute('compare', [
+      { before: 'a.csv', after: 'a.csv', vehicle: 'v.json' },
+      { before: 'a.csv', after: 'nowhere.csv', vehicle: 'v.json' },
+    ]);
+    expect(status).toBe(3);
+    const [same, missing] = lines[0] as unknown as Row[];
+    expect(same).toMatchObject({ comparable: true });
+    expect((same!.differences as Row[]).map((d) => d.condition)).toEqual([
+      'outside',
+      'start',
+      'load',
+      'speed',
+      'heater',
+      'length',
+    ]);
+    expect(Object.values(same!.improved as Record<string, Row>).every((c) => c.became === 'same')).toBe(true);
+    expect(missing!.error).toMatchObject({ path: 'after' });
+  });
+});

@@ -44,6 +44,7 @@ const OLD_STORES: Readonly<Record<number, Record<string, string>>> = {
   },
   2: { recordings: 'id, jobId', triage: 'id, addedAt' },
   3: { entries: 'id, jobId', summaries: 'jobId' },
+  4: { runs: 'id, jobId' },
 };
 
 let opened = 0;
@@ -159,6 +160,25 @@ describe.each([1, 2])('a store of version %d', (version) => {
     expect(await db.settings.toArray()).toEqual(tables.settings);
     expect(await db.recordings.count()).toBe(version === 1 ? 0 : 1);
     expect(await db.triage.count()).toBe(version === 1 ? 0 : 1);
+    db.close();
+  });
+});
+
+describe('a store of version 4', () => {
+  it('is judged again, its reports name the marks of their files, and everything else is as it was', async () => {
+    const db = await migrated(4);
+    const { tables } = fixture(4);
+    expect(await db.findings.count()).toBe(0);
+    for (const { raw, options, report, judging } of await db.traces.toArray()) {
+      expect(judging).toEqual({ state: 'wanted' });
+      const again = readTrace(await raw.text(), options);
+      expect(again.ok && again.value.report).toEqual(report);
+      expect(report.marks).toEqual([]);
+    }
+    expect((await db.triage.toArray()).map((t) => t.outcome)).toEqual([{ state: 'waiting' }]);
+    for (const name of ['vehicles', 'jobs', 'entries', 'runs', 'settings'] as const) {
+      expect(await db.table(name).toArray(), name).toEqual(tables[name]!.map(revived));
+    }
     db.close();
   });
 });

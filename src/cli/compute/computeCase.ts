@@ -1,5 +1,5 @@
-import { array, mixed, object, ValidationError } from 'yup';
-import { fail, ok, type Result, type Trace, type Vehicle } from '../../core/base';
+import { array, mixed, object } from 'yup';
+import { ok, type Result, type Trace } from '../../core/base';
 import {
   caseOf,
   figuresOf,
@@ -14,12 +14,10 @@ import {
   type OwnFigures,
 } from '../../core/case';
 import type { DriveEvidence } from '../../core/evidence';
-import { parseVehicle, readVehicleFile } from '../../core/formats';
 import { judgeNow } from '../../core/judge';
-import { readTextFile, readTraceFile, userPath } from '../files';
+import { readTraceFile, userPath } from '../files';
 import type { ComputeError } from './computation';
-
-const isRecord = (v: unknown): v is Record<string, unknown> => typeof v === 'object' && v !== null && !Array.isArray(v);
+import { error, isRecord, rounded, validated, vehicleOf } from './inputs';
 
 const inputSchema = object({
   vehicle: mixed().required('vehicle is missing'),
@@ -28,16 +26,6 @@ const inputSchema = object({
     .required('entries is missing'),
   prices: mixed<Record<string, unknown>>(isRecord).optional(),
 }).noUnknown('unknown field: ${unknown}');
-
-const error = (code: string, message: string, path: string | null): Result<never, ComputeError> =>
-  fail({ code, message, path });
-
-function vehicleOf(given: unknown): Result<Vehicle, ComputeError> {
-  const read = typeof given === 'string' ? readTextFile(userPath(given)) : null;
-  if (read && !read.ok) return error(read.error.code, read.error.message, 'vehicle');
-  const parsed = read ? readVehicleFile(read.value) : parseVehicle(given);
-  return parsed.ok ? parsed : error(parsed.error.code, parsed.error.message, 'vehicle');
-}
 
 function figuresWith(prices: Record<string, unknown> | undefined): Result<OwnFigures, ComputeError> {
   if (!prices) return ok(NO_OWN_FIGURES);
@@ -81,8 +69,6 @@ async function entriesOf(raw: readonly Record<string, unknown>[]): Promise<Resul
   }
   return ok({ entries, traces });
 }
-
-const rounded = (p: number): number => Math.round(p * 1e6) / 1e6;
 
 /** The answer in the words of the contract. */
 function answerOf(found: Case, withPrices: boolean): object {
@@ -133,13 +119,9 @@ function answerOf(found: Case, withPrices: boolean): object {
 
 /** `compute case`: the odds that follow from a chronicle. */
 export async function computeCase(input: unknown): Promise<Result<object, ComputeError>> {
-  let parsed;
-  try {
-    parsed = inputSchema.validateSync(input, { strict: true });
-  } catch (thrown) {
-    if (!(thrown instanceof ValidationError)) throw thrown;
-    return error('wrong-input', thrown.errors.join('; '), thrown.path ?? null);
-  }
+  const checked = validated(inputSchema, input);
+  if (!checked.ok) return checked;
+  const parsed = checked.value;
   const vehicle = vehicleOf(parsed.vehicle);
   if (!vehicle.ok) return vehicle;
   const own = figuresWith(parsed.prices);

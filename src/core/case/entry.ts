@@ -1,4 +1,5 @@
 import type { ActionKind } from './actions';
+import type { DriveMarkKind } from './driveMarks';
 import type { MeasurementName } from './measurements';
 import type { WorkKind } from './work';
 
@@ -50,6 +51,19 @@ export interface DriveEntry extends EntryBase {
   readonly traceId: string;
   /** Why a person left it out; empty while it counts. */
   readonly leftOut: string;
+}
+
+/** Something seen or read at a moment of a logged drive. */
+export interface MarkEntry extends EntryBase {
+  readonly kind: 'mark';
+  readonly traceId: string;
+  /** From the start of the drive. */
+  readonly at_s: number;
+  readonly mark: DriveMarkKind;
+  readonly place: string;
+  /** What was read there: °C, or the needle's share of its scale; null where seeing it is all. */
+  readonly value: number | null;
+  readonly text: string;
 }
 
 /** A bench test of a part: an item of the catalogue answered by its key. */
@@ -113,6 +127,7 @@ export type KnownEntry =
   | CheckEntry
   | MeasurementEntry
   | DriveEntry
+  | MarkEntry
   | BenchEntry
   | WorkEntry
   | DecisionEntry

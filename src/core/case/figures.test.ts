@@ -9,7 +9,7 @@ const OWN: OwnFigures = {
   baseRates: { 'sender-slow': 0.2 },
   tables: { 'look-belt': { outlet: [perCause(() => 0.4), perCause(() => 0.6)] } },
   prices: { currency: 'kr', labourPerHour: 700 },
-  monitors: { grace_s: 60 },
+  monitors: { grace_s: 60, warmUp: 'time', tables: { ...MONITOR_DEFAULTS.tables, time: [[0, 800]] } },
   risks: { badPart: 0.1 },
   altitude_m: 1500,
 };
@@ -23,7 +23,7 @@ describe('a shop’s own figures', () => {
   it('stand in place of the shipped ones and leave the rest', () => {
     const figures = figuresOf(OWN);
     expect(figures.baseRates).toEqual({ ...BASE_RATES, 'sender-slow': 0.2 });
-    expect(figures.monitors).toEqual({ ...MONITOR_DEFAULTS, grace_s: 60 });
+    expect(figures.monitors).toEqual({ ...MONITOR_DEFAULTS, ...OWN.monitors });
     expect(catalogueItem('look-belt', figures.catalogue).likelihood('poor', CAR).healthy).toBe(0.4);
     expect(figures.catalogue).toHaveLength(CATALOGUE.length);
     expect(SHIPPED_FIGURES.catalogue).toBe(CATALOGUE);
@@ -38,6 +38,40 @@ describe('a shop’s own figures', () => {
     ['with an unknown price', file({ prices: { gold: 1 } }), /prices holds a name/],
     ['with a price below nothing', file({ prices: { sender: -1 } }), /prices.sender must be 0 or more/],
     ['with a limit that cannot be', file({ monitors: { grace_s: -4 } }), /monitors.grace_s must be 0 or more/],
+    [
+      'with a warm-up of no kind',
+      file({ monitors: { warmUp: 'moon' } }),
+      /monitors.warmUp must be one of sound-vehicle/,
+    ],
+    [
+      'with a table that falls',
+      file({
+        monitors: {
+          tables: {
+            time: [
+              [10, 900],
+              [0, 700],
+            ],
+          },
+        },
+      }),
+      /monitors.tables.time must rise/,
+    ],
+    [
+      'with a table of words',
+      file({ monitors: { tables: { air: [['cold', 5]] } } }),
+      /monitors.tables.air must hold pairs of numbers/,
+    ],
+    [
+      'with an amount that cannot be',
+      file({ monitors: { tables: { fuel: [[10, 0]] } } }),
+      /monitors.tables.fuel holds an amount/,
+    ],
+    [
+      'with a table of another name',
+      file({ monitors: { tables: { coffee: [[10, 1]] } } }),
+      /monitors.tables holds a name/,
+    ],
     ['from the moon', file({ altitude_m: 90000 }), /altitude_m must be 5000 or less/],
     ['with an unknown item', file({ tables: [{ item: 'x', layout: 'outlet', answers: rows }] }), /unknown item x/],
     [

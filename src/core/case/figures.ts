@@ -12,6 +12,8 @@ import {
   type OwnTables,
 } from '../evidence';
 import { MONITOR_DEFAULTS, type MonitorSettings } from '../monitor';
+import { given, numbersWithin } from './figureSchemas';
+import { monitorsSchema, ownMonitors } from './monitorFigures';
 import { AMOUNTS, type Prices } from './prices';
 import { WORK_RISKS, type WorkRisks } from './work';
 
@@ -69,38 +71,8 @@ const share = (path: string) =>
     .moreThan(0, `${path} must be above 0`)
     .lessThan(1, `${path} must be below 1`);
 
-/** Limits within which a monitor setting can be true. */
-export const MONITOR_RANGES: Readonly<Record<keyof MonitorSettings, readonly [low: number, high: number]>> = {
-  startFrom_c: [-60, 60],
-  startTo_c: [-20, 90],
-  belowRating_k: [0, 40],
-  grace_s: [0, 3600],
-  coldestIntake_c: [-60, 40],
-  coldRail_c: [-60, 0],
-  hotRail_c: [100, 250],
-  railFor_s: [0, 120],
-  overTemperature_c: [90, 150],
-};
-
 /** Heights at which people keep a workshop, m. */
 export const ALTITUDE_RANGE_M = [-400, 5000] as const;
-
-const numbersWithin = (ranges: Readonly<Record<string, readonly [number, number]>>, title: string) =>
-  object(
-    Object.fromEntries(
-      Object.entries(ranges).map(([name, [low, high]]) => [
-        name,
-        number()
-          .strict()
-          .typeError(`${title}.${name} must be a number`)
-          .min(low, `${title}.${name} must be ${low} or more`)
-          .max(high, `${title}.${name} must be ${high} or less`)
-          .optional(),
-      ]),
-    ),
-  )
-    .noUnknown(`${title} holds a name that this version does not know: \${unknown}`)
-    .default({});
 
 const fileSchema = object({
   schema: mixed<typeof SCHEMA>()
@@ -141,7 +113,7 @@ const fileSchema = object({
   })
     .noUnknown('prices holds a name that this version does not know: ${unknown}')
     .default({}),
-  monitors: numbersWithin(MONITOR_RANGES, 'monitors'),
+  monitors: monitorsSchema,
   risks: numbersWithin({ badPart: [0.0001, 0.5], badPartTested: [0.0001, 0.5], airLeft: [0.0001, 0.5] }, 'risks'),
   altitude_m: number()
     .strict()
@@ -180,13 +152,11 @@ export function readFigures(value: unknown): Result<OwnFigures, string> {
       if (!table.ok) return table;
       tables[item.id] = { ...tables[item.id], [layout]: table.value };
     }
-    const given = <T extends object>(o: T): Partial<T> =>
-      Object.fromEntries(Object.entries(o).filter(([, v]) => v !== undefined)) as Partial<T>;
     return ok({
       tables,
       baseRates: given(file.baseRates) as OwnFigures['baseRates'],
       prices: given(file.prices) as OwnFigures['prices'],
-      monitors: given(file.monitors) as OwnFigures['monitors'],
+      monitors: ownMonitors(file.monitors),
       risks: given(file.risks) as OwnFigures['risks'],
       altitude_m: file.altitude_m,
     });

@@ -17,14 +17,15 @@ export {
   type MeasurementEntry,
   type NoteEntry,
   type StatementEntry,
+  type MarkEntry,
   type UnknownEntry,
   type WorkEntry,
 } from './entry';
+export { MONITOR_RANGES, readMonitors, TABLE_RANGE } from './monitorFigures';
 export {
   ALTITUDE_RANGE_M,
   figuresFile,
   figuresOf,
-  MONITOR_RANGES,
   NO_OWN_FIGURES,
   readFigures,
   SHIPPED_FIGURES,
@@ -32,6 +33,7 @@ export {
   type OwnFigures,
 } from './figures';
 export { isMark, MARKED, MARKS, type MarkId } from './marks';
+export { DRIVE_MARK_KINDS, DRIVE_MARKS, driveMarkOf, isDriveMark, type DriveMarkKind } from './driveMarks';
 export {
   isMeasurement,
   MEASUREMENTS,

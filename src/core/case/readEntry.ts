@@ -1,6 +1,7 @@
 import { boolean, mixed, number, object, string, ValidationError, type AnyObjectSchema } from 'yup';
 import { isAnswer } from '../evidence';
 import { ACTION_KINDS, type ActionKind } from './actions';
+import { DRIVE_MARK_KINDS, type DriveMarkKind } from './driveMarks';
 import type { Entry, EntryKind, KnownEntry } from './entry';
 import { isMark } from './marks';
 import { isMeasurement, valueError, type MeasurementName } from './measurements';
@@ -39,6 +40,15 @@ const SHAPES: Readonly<Record<EntryKind, AnyObjectSchema>> = {
     text: text(),
   }),
   drive: object({ ...base, traceId: key(), leftOut: text() }),
+  mark: object({
+    ...base,
+    traceId: key(),
+    at_s: finite().min(0),
+    mark: mixed<DriveMarkKind>().oneOf(DRIVE_MARK_KINDS).required(),
+    place: text(),
+    value: number().nullable().default(null),
+    text: text(),
+  }),
   bench: object({
     ...base,
     item: key(),

@@ -3,7 +3,7 @@ import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type 
 import { canonicalUnit, convertColumn } from './words/columnUnits';
 import { joinEqualTimes } from './rows/equalTimes';
 import { importError, type ImportError } from './importError';
-import type { ColumnChoices, ImportReport, ReadOptions } from './importReport';
+import type { ColumnChoices, ImportReport, LogMark, ReadOptions } from './importReport';
 import type { ColumnGuess, MappedColumn, Preview, TakenColumn } from './column';
 import { ask, mapColumns, type MapInput, type Mapping } from './columns/mapColumns';
 import type { SourceReader } from './table/readers';
@@ -229,9 +229,24 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
       notes: [...mapping.value.notes, ...remarks(rows, time.value, source), ...source.notes()],
       cleaning: log.entries,
       clock: startOf(time.value, start),
+      marks: marksOf(source, rows, time_s),
       headers: headersOf(source),
     },
   });
+}
+
+/** Marks of a file at the time of their line, or of the nearest line before that carries a time. */
+function marksOf(source: SourceReader, rows: CleanRows, time_s: Float64Array): LogMark[] {
+  const all = source.table.columns.flatMap((c) => c.marks ?? []);
+  return all
+    .map(({ line, text }) => {
+      let at = -1;
+      rows.lines.forEach((l, i) => {
+        if (l <= line && (at < 0 || l > rows.lines[at]!)) at = i;
+      });
+      return { at_s: time_s[Math.max(0, at)]!, text };
+    })
+    .sort((a, b) => a.at_s - b.at_s);
 }
 
 const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>

@@ -23,6 +23,12 @@ export interface ReadOptions {
 /** What a person chose for the columns of a file: it holds for every file with the same headers. */
 export type ColumnChoices = Pick<ReadOptions, 'mapping' | 'numbers'>;
 
+/** Words that stood in a column of marks. */
+export interface LogMark {
+  readonly at_s: number;
+  readonly text: string;
+}
+
 /** What the import understood and did. */
 export interface ImportReport {
   readonly rows: number;
@@ -37,6 +43,8 @@ export interface ImportReport {
   readonly cleaning: readonly Cleaning[];
   /** When the log began by its own clock; null when it names none. */
   readonly clock: LogClock | null;
+  /** What a column of marks says, at its moment of the trace. */
+  readonly marks: readonly LogMark[];
   /** All headers in their order: files with the same ones are read alike. */
   readonly headers: readonly string[];
 }

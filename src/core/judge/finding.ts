@@ -1,6 +1,7 @@
-import type { Cause, ChannelSet } from '../base';
+import type { Cause, ChannelSet, PerCause } from '../base';
 import type { DriveEvidence, Grade, NextTest, Odds } from '../evidence';
 import type { CodeResult } from '../monitor';
+import type { InnerDrive, Opening } from './fits/inner';
 import type { Remark } from './words/remark';
 
 /** One cause with its share of the odds and the severities at its best fit. */
@@ -19,6 +20,8 @@ export interface FindingCurves {
   /** Best fit of the leading cause and of the sound vehicle. */
   readonly best_c: Float64Array;
   readonly healthyFit_c: Float64Array;
+  /** Best fit of every cause that has one of its own. */
+  readonly byCause: Readonly<Partial<PerCause<Float64Array>>>;
 }
 
 /** How severe the leading cause is, by its best fit. */
@@ -89,6 +92,9 @@ export interface Finding extends DriveEvidence {
   /** Null when the vehicle has no known-good trace. */
   readonly memory: MemoryReport | null;
   readonly curves: FindingCurves;
+  /** What the best fit says of the inside of the drive. */
+  readonly inner: InnerDrive;
+  readonly opening: Opening;
   readonly channelSet: ChannelSet;
   /** Outside temperature that a person gave and the judge used, °C; null where the log had its own or none was given. */
   readonly outsideGiven_c: number | null;

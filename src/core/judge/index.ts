@@ -8,9 +8,14 @@ export {
   type ParameterReport,
   type Quality,
 } from './finding';
+export { opensAt_s, type InnerDrive, type Opening } from './fits/inner';
+export type { DrawnDrive } from './fits/healthyBand';
 export { judgeNow, judgeTrace, type JudgeOptions } from './judge';
 export { type JudgeProgress } from './judgeProgress';
 export { learnVehicle } from './memory';
+export { regulates_c } from './monitorCodes';
+export { monitorsOf } from './monitorsOf';
+export { prepareDrive, soundDrives, type DriveKnowledge, type PreparedDrive } from './prepareDrive';
 export { resultLine } from './resultLine';
 export type { Remark, RemarkFigures, RemarkKind } from './words/remark';
 export { remarksText, remarkText } from './words/remarkText';

@@ -21,11 +21,12 @@ import {
   type CauseLogs,
   type EvidenceLine,
 } from '../evidence';
-import { MONITOR_DEFAULTS, runMonitors, type MonitorSettings } from '../monitor';
+import { MONITOR_DEFAULTS, type MonitorSettings } from '../monitor';
 import { logSumExp } from '../signal';
-import { prepareInputs, twinTruth, type TwinInputs, type VehicleMemory } from '../twin';
+import { twinTruth, type TwinInputs, type VehicleMemory } from '../twin';
 import { fitCauses } from './fits/fitCauses';
 import { predictBand } from './fits/healthyBand';
+import { innerDrive, openingOf } from './fits/inner';
 import { SOUND } from './fits/hypotheses';
 import { senderShifts } from './fits/senderShift';
 import { predictReading, prepareProblem, type HypothesisFit, type TraceProblem } from './fits/traceFit';
@@ -33,9 +34,10 @@ import type { Way } from './fits/visibility';
 import type { Finding, HypothesisReport, MemoryReport } from './finding';
 import type { JudgeProgress } from './judgeProgress';
 import { bandWidth_k } from './memory';
+import { codesOf } from './monitorCodes';
 import { nextForTrace } from './nextForTrace';
+import { prepareDrive } from './prepareDrive';
 import { assessQuality } from './quality';
-import { inspectSignal, maskTrace, type SignalFindings } from './raw/detectors';
 import { signalLines, visibilityLine } from './raw/traceLines';
 import { faultFigures, reportHypotheses, reportParameters, toOdds } from './reports';
 import { driveWays } from './ways';
@@ -108,31 +110,6 @@ function traceEvidence(
   return logs;
 }
 
-function monitorCodes(
-  trace: Trace,
-  findings: SignalFindings,
-  problem: TraceProblem,
-  low_c: Float64Array,
-  settings: MonitorSettings,
-): Finding['codes'] {
-  const t0 = trace.time_s[0]!;
-  const time_s = trace.time_s.map((t) => t - t0);
-  const expected_c = time_s.map((t) => low_c[Math.min(low_c.length - 1, Math.floor(t / problem.bin_s))]!);
-  const iat = trace.channels.iat_c?.find(Number.isFinite) ?? null;
-  return runMonitors(
-    {
-      time_s,
-      reading_c: trace.channels.ect_c,
-      expected_c,
-      rated_c: problem.inputs.vehicle.thermostat.heated_rated_c ?? problem.inputs.vehicle.thermostat.rated_c,
-      start_c: problem.inputs.start_c,
-      intake_c: iat,
-      dropouts_s: findings.dropouts_s.map((t) => t - t0),
-    },
-    settings,
-  );
-}
-
 /** What the same trace says without the vehicle's memory: how much the memory sharpened it. */
 function* withoutMemory(
   inputs: TwinInputs,
@@ -167,22 +144,19 @@ export function* judgeTrace(
   vehicle: Vehicle,
   options: JudgeOptions = {},
 ): Generator<JudgeProgress, Finding, undefined> {
-  const findings = inspectSignal(trace, vehicle);
-  const masked = maskTrace(trace, findings);
-  const nothingLeft = countPresent(masked.channels.ect_c) < 3;
-  const fitTrace = nothingLeft ? trace : masked;
-  const inputs = prepareInputs(fitTrace, vehicle, options.outside_c ?? null);
-  const problem = prepareProblem(inputs, masked, options.memory ?? null);
+  const { findings, masked, inputs, problem } = prepareDrive(trace, vehicle, options);
   const fits = yield* fitCauses(problem, vehicle);
   const hypotheses = reportHypotheses(problem, fits);
   const scaled = scaledEvidence(hypotheses, problem);
+  const supportOf = (fit: HypothesisFit) => scaled(hypotheses[fits.indexOf(fit)]!) / temperatureOf(problem);
+  const course = traceEvidence(fits, hypotheses, problem);
   const lines: EvidenceLine[] = [
     {
       id: COURSE_LINE,
       kind: 'course',
       seen: 'Shape of the warm-up against the model of each cause',
       reason: 'Each cause is fitted to the drive; the closer it comes without bending the vehicle, the likelier it is.',
-      logLikelihood: traceEvidence(fits, hypotheses, problem),
+      logLikelihood: course,
       source: 'trace',
     },
     visibilityLine(waysOf(hypotheses, problem)),
@@ -207,6 +181,12 @@ export function* judgeTrace(
     healthyHigh_c: band.high_c,
     best_c: readingOf(bestFit),
     healthyFit_c: readingOf(healthyFit),
+    byCause: Object.fromEntries(
+      CAUSES.flatMap((cause) => {
+        const best = bestFitOf(fits, cause);
+        return best ? [[cause, readingOf(best)]] : [];
+      }),
+    ),
   };
   const rivalFit = bestFitOf(fits, causes[1]!.cause);
   const rival = rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) };
@@ -216,11 +196,11 @@ export function* judgeTrace(
     verdict: { cause: leader.cause, probability: leader.probability, grade },
     causes,
     why: remarksOf({ ...seen, ...judged }),
-    codes: monitorCodes(trace, findings, problem, band.low_c, options.monitors ?? MONITOR_DEFAULTS),
+    codes: codesOf({ trace, findings, problem, expected_c: band.low_c }, options.monitors ?? MONITOR_DEFAULTS),
     quality,
     next: nextForTrace({ causes, vehicle, quality }),
     evidence: lines,
-    ways: driveWays(problem, fits, (fit) => scaled(hypotheses[fits.indexOf(fit)]!) / temperatureOf(problem)),
+    ways: driveWays(problem, fits, supportOf),
     log: logPrint(trace),
     basis: basisOf(options.memory ?? null),
     faultFigures: faultFigures(bestFit),
@@ -228,6 +208,12 @@ export function* judgeTrace(
     hypotheses,
     memory,
     curves,
+    inner: innerDrive(problem, bestFit),
+    opening: openingOf(
+      problem,
+      fits,
+      (fit) => supportOf(fit) + logOdds[fit.hypothesis.cause] - course[fit.hypothesis.cause],
+    ),
     channelSet: channelSet(trace),
     outsideGiven_c: countPresent(trace.channels.ambient_c) >= 2 ? null : (options.outside_c ?? null),
   };

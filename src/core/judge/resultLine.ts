@@ -17,7 +17,11 @@ export function resultLine(file: string, finding: Finding, reason = verdictText(
     file,
     verdict: { ...finding.verdict, probability: leading, reason },
     causes: [{ ...leader, probability: leading }, ...rest],
-    codes: finding.codes,
+    // A monitor that did not run has no verdict: null, never false.
+    codes: finding.codes.map(({ code, ran, wouldSet, at_s }) => ({
+      ...{ code, wouldSet, ran },
+      at_s: wouldSet ? at_s : null,
+    })),
     quality: finding.quality,
     next: finding.next.map(({ test, why }) => ({ test, why })),
   };

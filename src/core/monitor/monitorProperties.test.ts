@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { MONITOR_DEFAULTS, runMonitors, type MonitorInput } from './codeMonitors';
+import { MONITOR_DEFAULTS, NOTHING_ELSE_LOGGED, runMonitors, type MonitorInput } from './index';
 
 const LENGTH = 1500;
 const temperature = fc.double({ min: -45, max: 150, noNaN: true });
@@ -28,6 +28,7 @@ const inputs: fc.Arbitrary<MonitorInput> = fc
     dropouts_s: fc.array(fc.integer({ min: 0, max: LENGTH - 1 }), { maxLength: 4 }).map((a) => a.sort((x, y) => x - y)),
   })
   .map(({ rise_s, ...rest }) => ({
+    ...NOTHING_ELSE_LOGGED,
     ...rest,
     time_s: Float64Array.from({ length: LENGTH }, (_, i) => i),
     expected_c: Float64Array.from({ length: LENGTH }, (_, i) =>
@@ -45,8 +46,11 @@ describe('monitors on any reading', () => {
         expect(results[0]!.code).toBe('P0128');
         expect(new Set(results.map((r) => r.code)).size).toBe(results.length);
         for (const r of results) {
-          expect(r.wouldSet).toBe(r.at_s !== null);
+          expect(r.ran).toBe(r.wouldSet !== null);
+          expect(r.ran).toBe(r.at_s !== null);
+          expect(r.ran).toBe(r.whyNot.length === 0);
           if (r.at_s !== null) expect(r.at_s >= 0 && r.at_s < LENGTH).toBe(true);
+          if (r.margin_k !== null && r.code !== 'P0217') expect(r.wouldSet && r.margin_k > 0).toBe(false);
         }
       }),
     );
@@ -59,7 +63,7 @@ describe('monitors on any reading', () => {
         warm[at] = input.rated_c;
         const before = of(input, 'P0128')!;
         const after = of({ ...input, reading_c: warm }, 'P0128')!;
-        if (!before.wouldSet || before.at_s! > at) expect(after.wouldSet).toBe(false);
+        if (!before.wouldSet || before.at_s! > at) expect(after.wouldSet).not.toBe(true);
       }),
     );
   });
@@ -71,7 +75,7 @@ describe('monitors on any reading', () => {
           input.start_c < MONITOR_DEFAULTS.startFrom_c ||
           input.start_c > MONITOR_DEFAULTS.startTo_c ||
           (input.intake_c !== null && input.intake_c < MONITOR_DEFAULTS.coldestIntake_c);
-        if (outside) expect(of(input, 'P0128')!.wouldSet).toBe(false);
+        if (outside) expect(of(input, 'P0128')!.wouldSet).toBeNull();
       }),
     );
   });
@@ -94,8 +98,8 @@ describe('monitors on any reading', () => {
     fc.assert(
       fc.property(inputs, at, at, (input, a, b) => {
         const [first, second] = [Math.min(a, b), Math.max(a, b)];
-        expect(of({ ...input, dropouts_s: [] }, 'P0119')).toBeUndefined();
-        expect(of({ ...input, dropouts_s: [first] }, 'P0119')).toBeUndefined();
+        expect(of({ ...input, dropouts_s: [] }, 'P0119')!.wouldSet).toBe(false);
+        expect(of({ ...input, dropouts_s: [first] }, 'P0119')!.wouldSet).toBe(false);
         expect(of({ ...input, dropouts_s: [first, second] }, 'P0119')!.at_s).toBe(second);
       }),
     );

@@ -1,6 +1,6 @@
 import { temperatureText } from '../base';
 import type { ItemId } from '../evidence';
-import type { Phase, PhaseKind } from '../plant';
+import { roadSpeed_kmh, type Phase, type PhaseKind } from '../plant';
 
 /** A planned drive: what is driven, in which weather, from which soak. */
 export interface DrivePlan {
@@ -22,6 +22,12 @@ export const PHASE_NAME: Readonly<Record<PhaseKind, string>> = {
   towing: 'Tow on the flat',
   coast: 'Long descent',
 };
+
+/** Speeds of a phase, km/h; null for those that stand. */
+export function phaseSpeed_kmh(kind: PhaseKind): { readonly low: number; readonly high: number } | null {
+  const speed = roadSpeed_kmh(kind);
+  return speed.high > 0 ? speed : null;
+}
 
 /** Phases that a driver can choose, in the order of a usual drive. */
 export const PHASE_KINDS = Object.keys(PHASE_NAME) as PhaseKind[];

@@ -3,6 +3,7 @@ export {
   repeatsComplaint,
   PHASE_KINDS,
   PHASE_NAME,
+  phaseSpeed_kmh,
   PLAN_TEMPLATES,
   planLength_s,
   type DrivePlan,
@@ -17,5 +18,6 @@ export {
   type PlanProposal,
   type PredictedBand,
 } from './predictPlan';
+export { driveForMonitor, type MonitorDrive } from './planForMonitor';
 export { startingVehicle, type VehicleKind } from './startingVehicle';
 export { simulatedDrive } from './simulatedDrive';

@@ -1,6 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import { type Cause, type Vehicle } from '../base';
-import { runMonitors } from '../monitor';
+import { MONITOR_DEFAULTS, NOTHING_ELSE_LOGGED, runMonitors, type MonitorSettings } from '../monitor';
 import { drawBody, drawFault, drivePhases, NO_FAULT, seededRandom, simulateDrive, type PlantRun } from '../plant';
 import { PLAN_TEMPLATES, planLength_s, type DrivePlan } from './drivePlan';
 
@@ -138,6 +138,7 @@ export function* predictPlan(
   plan: DrivePlan,
   causes: readonly { readonly cause: Cause; readonly probability: number }[],
   draws = DRAWS,
+  settings: MonitorSettings = MONITOR_DEFAULTS,
 ): Generator<number, PlanPrediction, undefined> {
   const inPlay = causesInPlay(causes);
   const n = Math.floor(planLength_s(plan) / EVERY_S);
@@ -149,16 +150,22 @@ export function* predictPlan(
   const curves = runs.map((list) => list.map((r) => thin(r.ect_c, n)));
   const time_s = Float64Array.from({ length: n }, (_, i) => i * EVERY_S);
   const sound = band('healthy', curves[0]!, null);
-  const codeOf = (mid_c: Float64Array) =>
-    runMonitors({
-      time_s,
-      reading_c: mid_c,
-      expected_c: sound.low_c,
-      rated_c: vehicle.thermostat.heated_rated_c ?? vehicle.thermostat.rated_c,
-      start_c: plan.ambient_c + plan.startExcess_k,
-      intake_c: plan.ambient_c,
-      dropouts_s: [],
-    })[0]!.at_s;
+  const codeOf = (mid_c: Float64Array) => {
+    const [warmUp] = runMonitors(
+      {
+        ...NOTHING_ELSE_LOGGED,
+        time_s,
+        reading_c: mid_c,
+        expected_c: sound.low_c,
+        rated_c: vehicle.thermostat.heated_rated_c ?? vehicle.thermostat.rated_c,
+        start_c: plan.ambient_c + plan.startExcess_k,
+        intake_c: plan.ambient_c,
+      },
+      // The planned reading is all there is: neither idle nor air is known of the curve in the middle.
+      { ...settings, warmUp: settings.warmUp === 'time' ? 'time' : 'sound-vehicle' },
+    );
+    return warmUp!.wouldSet ? warmUp!.at_s : null;
+  };
   const bands = inPlay.map((cause, i) => {
     const b = band(cause, curves[i]!, null);
     return { ...b, code_s: codeOf(b.mid_c) };

@@ -43,6 +43,9 @@ const ROADS: Readonly<
   coast: { low: 40, high: 70, grade: -0.05, stopsPerMin: 0, stop_s: [0, 0], towed_kg: 0 },
 };
 
+/** Speeds between which a stretch of a kind is driven, km/h. */
+export const roadSpeed_kmh = (kind: PhaseKind): { readonly low: number; readonly high: number } => ROADS[kind];
+
 const ACCELERATION_MPS2 = 1.3;
 const BRAKING_MPS2 = 1.8;
 

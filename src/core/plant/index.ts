@@ -1,5 +1,5 @@
 export { drawBody, type PlantBody } from './body';
-export { DRIVE_STEP_S, drivePhases, type DriveDemand, type Phase, type PhaseKind } from './drive';
+export { DRIVE_STEP_S, drivePhases, roadSpeed_kmh, type DriveDemand, type Phase, type PhaseKind } from './drive';
 export { drawFault, NO_FAULT, type PlantFault } from './fault';
 export { CHANNELS_OF_SET, logRun, type LoggerSettings } from './logger';
 export { seededRandom, type Random } from './random';

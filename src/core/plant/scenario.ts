@@ -24,6 +24,8 @@ export interface Scenario {
   readonly effect_k: number;
   /** Largest true coolant temperature of the sound twin vehicle against its opening temperature, K. */
   readonly healthyReach_k: number;
+  /** Everything the drive produced, as far as it was logged: the hidden truth. */
+  readonly run: PlantRun;
 }
 
 /** What to draw. Anything left out is drawn from the seed. */
@@ -170,5 +172,6 @@ export function drawScenario(request: ScenarioRequest): Scenario {
     trace,
     effect_k: effectOf(run, sound, cause),
     healthyReach_k: reach,
+    run,
   };
 }

@@ -1,4 +1,4 @@
-export { fuelPower_kw, type HeatSource } from './heatEstimate';
+export { fuelPower_kw, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
 export { prepareInputs, STEPS_PER_BIN, type TwinInputs } from './inputs';
 export {
   parameterIndex,
@@ -20,3 +20,4 @@ export {
   type TwinWorkspace,
 } from './simulateTwin';
 export { NO_TWIN_FAULT, type TwinFault } from './twinFault';
+export { SOUND_WIRING, type SenderWiring } from './wiring';

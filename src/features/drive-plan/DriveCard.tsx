@@ -2,7 +2,7 @@
 
 import { causeName } from '@/core/evidence';
 import { CAUTIONS } from '@/core/cautions';
-import { PHASE_NAME, planLength_s, type PlanPrediction } from '@/core/planning';
+import { PHASE_NAME, phaseSpeed_kmh, planLength_s, type PlanPrediction } from '@/core/planning';
 import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
@@ -13,7 +13,11 @@ import { clock } from './clock';
 /** The drive on one sheet of paper, for the passenger. */
 export function DriveCard({ plan, prediction }: { plan: PlanRecord; prediction: PlanPrediction | null }) {
   const { job, vehicle } = useJob();
-  const { showTemperature } = useUnits();
+  const { showTemperature, show } = useUnits();
+  const speedOf = (kind: PlanRecord['phases'][number]['kind']): string => {
+    const speed = phaseSpeed_kmh(kind);
+    return speed ? `${show('speed', speed.low).replace(/ .*/, '')} to ${show('speed', speed.high)}` : '';
+  };
   const opening = prediction?.opening_s ?? null;
   const checks = checksOf(plan, prediction);
   const starts = plan.phases.map((_, i) => planLength_s({ phases: plan.phases.slice(0, i) }));
@@ -53,6 +57,7 @@ export function DriveCard({ plan, prediction }: { plan: PlanRecord; prediction: 
             <tr key={i} className="border-b border-black/40">
               <td className="w-20 py-0.5 font-semibold">{clock(starts[i]!)}</td>
               <td>{PHASE_NAME[p.kind]}</td>
+              <td>{speedOf(p.kind)}</td>
               <td className="text-right">{p.duration_s / 60} min</td>
             </tr>
           ))}

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { unmeasured } from '@/core/limits';
 import { startingVehicle } from '@/core/planning';
-import { firstPlan, planError } from './planFields';
+import { firstPlan } from '@/job/firstPlan';
+import { planError } from './planFields';
 import { clock } from './clock';
 
 describe('the clock', () => {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { unmeasured } from '@/core/limits';
 import { startingVehicle } from '@/core/planning';
-import { firstPlan, planError } from './planFields';
+import { firstPlan } from '@/job/firstPlan';
+import { planError } from './planFields';
 
 const VEHICLE = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const STATE = unmeasured(VEHICLE);

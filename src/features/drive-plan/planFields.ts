@@ -1,7 +1,7 @@
 import { array, mixed, number, object, ValidationError } from 'yup';
-import { temperatureText, type Vehicle } from '@/core/base';
-import { boilingOf, BOILING_WORDS, stopLimit_c, type CoolantState } from '@/core/limits';
-import { PHASE_KINDS, PLAN_TEMPLATES } from '@/core/planning';
+import { temperatureText } from '@/core/base';
+import { boilingOf, BOILING_WORDS, type CoolantState } from '@/core/limits';
+import { PHASE_KINDS } from '@/core/planning';
 import type { PlanRecord } from '@/storage/records';
 
 /** What a plan may hold, SI. */
@@ -41,12 +41,3 @@ export function planError(plan: PlanRecord, state: CoolantState): string | null 
     throw error;
   }
 }
-
-/** The plan a job starts with. */
-export const firstPlan = (vehicle: Vehicle, outside_c: number | null, state: CoolantState): PlanRecord => ({
-  phases: PLAN_TEMPLATES[0]!.phases,
-  ambient_c: outside_c ?? 10,
-  heater_pct: 0,
-  startExcess_k: 0,
-  limit_c: stopLimit_c(vehicle, state),
-});

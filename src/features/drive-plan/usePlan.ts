@@ -3,12 +3,13 @@
 import { useMemo } from 'react';
 import { coolantState, outsideGiven_c } from '@/core/case';
 import { vehicleScale } from '@/core/limits';
+import { firstPlan } from '@/job/firstPlan';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { setMeasured } from '@/storage/entries';
 import { changePlan } from '@/storage/jobs';
 import type { PlanRecord } from '@/storage/records';
-import { firstPlan, planError } from './planFields';
+import { planError } from './planFields';
 
 /** The plan of the open job, what is wrong with it, its scale, and the way to change it. */
 export function usePlan() {

@@ -16,13 +16,14 @@ import {
 } from '@/core/case';
 import { BASE_RATES, causeName } from '@/core/evidence';
 import { parseJson } from '@/core/formats';
-import { MONITOR_DEFAULTS, type MonitorSettings } from '@/core/monitor';
+import { MONITOR_DEFAULTS, type MonitorLimits } from '@/core/monitor';
 import { startingVehicle } from '@/core/planning';
 import { useFigures } from '@/job/useFigures';
 import { FileButton } from '@/ui/FileButton';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
 import { EvidenceEditor } from './EvidenceEditor';
+import { MonitorTables } from './MonitorTables';
 import { NumberSetting } from './NumberSetting';
 import { useOwnFigures } from './useOwnFigures';
 
@@ -31,8 +32,8 @@ const MIDDLING = estimatedPrices(startingVehicle({ fuel: 'petrol', displacement_
 /** What each limit of the monitors is, and its unit. */
 const MONITOR_TEXT: Readonly<
   Record<
-    keyof MonitorSettings,
-    readonly [label: string, family: 'temperature' | 'temperatureDifference' | null, unit: string]
+    keyof MonitorLimits,
+    readonly [label: string, family: 'temperature' | 'temperatureDifference' | 'speed' | null, unit: string]
   >
 > = {
   startFrom_c: ['Runs from a start at', 'temperature', '°C'],
@@ -44,6 +45,14 @@ const MONITOR_TEXT: Readonly<
   hotRail_c: ['Hot rail', 'temperature', '°C'],
   railFor_s: ['A rail must last', null, 's'],
   overTemperature_c: ['Over-temperature from', 'temperature', '°C'],
+  overTemperatureFor_s: ['Over-temperature must last', null, 's'],
+  idleShareTo_pct: ['A failure counts up to an idle share of', null, '%'],
+  meanSpeedFrom_kmh: ['A failure counts from a mean speed of', 'speed', 'km/h'],
+  closedLoop_c: ['Closed loop from', 'temperature', '°C'],
+  soakSpread_k: ['After a soak off by more than', 'temperatureDifference', 'K'],
+  soakAgree_k: ['Others prove a soak within', 'temperatureDifference', 'K'],
+  drivesToLamp: ['Failing drives to the lamp', null, ''],
+  drivesToLampCircuit: ['The same, circuit', null, ''],
 };
 
 const RISK_TEXT = {
@@ -189,7 +198,7 @@ function Sections({ own }: { own: OwnFigures }) {
         what="When a control unit would run and set the generic codes. Makers choose their own limits: these are typical ones. Traces are judged again after a change."
         onReset={reset('monitors')}
       >
-        {(Object.keys(MONITOR_TEXT) as (keyof MonitorSettings)[]).map((name) => {
+        {(Object.keys(MONITOR_TEXT) as (keyof MonitorLimits)[]).map((name) => {
           const [label, family, unit] = MONITOR_TEXT[name];
           const [low, high] = MONITOR_RANGES[name];
           return (
@@ -203,6 +212,10 @@ function Sections({ own }: { own: OwnFigures }) {
             />
           );
         })}
+        <MonitorTables
+          own={own.monitors}
+          onChange={(c) => void change((o) => ({ ...o, monitors: { ...o.monitors, ...c } }), ['monitors'])}
+        />
       </Section>
       <Section
         id="place"

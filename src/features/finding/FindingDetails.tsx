@@ -3,6 +3,7 @@
 import { unitOf, type UnitFamily } from '@/core/base';
 import { causeName, describeTest } from '@/core/evidence';
 import type { Finding } from '@/core/judge';
+import { monitorText } from '@/core/monitor';
 import { AnswerItem } from '@/job/AnswerItem';
 import { useJob } from '@/job/JobProvider';
 import { Caution } from '@/ui/Caution';
@@ -14,17 +15,18 @@ const LISTED_FROM = 0.002;
 /** Units of fitted figures that a shop may want in its own. */
 const TEMPERATURES: Readonly<Record<string, UnitFamily>> = { '°C': 'temperature', K: 'temperatureDifference' };
 
+/** Codes that this drive would set, and the slow warm-up one whatever became of it; the desk has the rest. */
 function Codes({ finding }: { finding: Finding }) {
+  const { say } = useUnits();
   return (
     <ul className="mt-2 space-y-1">
-      {finding.codes.map((c) => (
-        <li key={c.code}>
-          <span className="font-bold">{c.code}</span>{' '}
-          {c.wouldSet && c.at_s !== null
-            ? `would set at minute ${Math.round(c.at_s / 60)}`
-            : 'would not set on this drive'}
-        </li>
-      ))}
+      {finding.codes
+        .filter((c) => c.code === 'P0128' || c.wouldSet)
+        .map((c) => (
+          <li key={c.code}>
+            <span className="font-bold">{c.code}</span> {say(monitorText(c))}
+          </li>
+        ))}
     </ul>
   );
 }

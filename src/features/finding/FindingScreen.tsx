@@ -1,9 +1,11 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
+import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
 import { verdictText, type Finding, type Remark } from '@/core/judge';
 import { useJob } from '@/job/JobProvider';
+import { PrintHead } from '@/job/PrintHead';
 import { Simulated } from '@/job/Simulated';
 import { useWrite } from '@/job/useWrite';
 import type { TraceRecord } from '@/storage/records';
@@ -44,7 +46,7 @@ function TraceHead({ record, onChoose }: { record: TraceRecord; onChoose: (id: s
   const remove = () =>
     write(deleteTrace(record.id), { says: `${record.fileName} removed from this job.`, undo: restoreTrace });
   return (
-    <div className="mb-2 flex items-center gap-3">
+    <div className="mb-2 flex items-center gap-3 print:hidden">
       {traces.length > 1 ? (
         <select
           className="select w-auto select-sm"
@@ -68,6 +70,12 @@ function TraceHead({ record, onChoose }: { record: TraceRecord; onChoose: (id: s
       <button type="button" className="btn btn-ghost btn-sm" onClick={() => showImport(record.id)}>
         How it was read
       </button>
+      <button type="button" className="btn btn-ghost btn-sm" onClick={() => showImport(record.id)}>
+        {record.companion ? 'Second log' : 'Add a second log'}
+      </button>
+      <Link href={`/jobs/${record.jobId}/desk`} className="btn btn-ghost btn-sm">
+        On the desk
+      </Link>
       <button
         type="button"
         className="btn btn-square btn-ghost btn-sm"
@@ -108,6 +116,7 @@ export function FindingScreen({ empty }: { empty: ReactNode }) {
   const finding = findings.find((f) => f.traceId === record.id)?.finding;
   return (
     <div className="px-5 pt-3 pb-16">
+      <PrintHead title="Finding" log={record.fileName} />
       <TraceHead record={record} onChoose={setChosen} />
       {finding ? (
         <>

@@ -12,11 +12,12 @@ export const STAGES = [
   { key: '2', name: 'Cold look', path: '/cold-look' },
   { key: '3', name: 'Drive', path: '/drive' },
   { key: '4', name: 'Trace', path: '' },
-  { key: '5', name: 'Case', path: '/case' },
-  { key: '6', name: 'Decide', path: '/decide' },
+  { key: '5', name: 'Desk', path: '/desk' },
+  { key: '6', name: 'Case', path: '/case' },
+  { key: '7', name: 'Decide', path: '/decide' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 6 on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 7 on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();

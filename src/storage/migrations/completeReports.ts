@@ -21,6 +21,7 @@ function completeReport(
     notes: [],
     cleaning: [],
     clock: null,
+    marks: [],
     headers: old.columns.map((c) => c.header),
     ...old,
     columns: old.columns.map((c, column) => ({

@@ -1,63 +1,35 @@
 'use client';
 
-import { useMemo, type ReactNode } from 'react';
-import { Area, ComposedChart, Line, ReferenceArea, ReferenceLine, Tooltip } from 'recharts';
-import { laneAxes, type Upwards } from './axes';
-import { drawnLane, wholeRange, type Lane, type Mark, type Range } from './lane';
-import { TIME_AXIS } from './scale';
+import { memo, useMemo } from 'react';
+import { ComposedChart } from 'recharts';
+import { ticks } from 'd3-array';
+import { laneAxes, type Across, type Upwards } from './axes';
+import { drawnHeights, drawnLane, wholeRange, type DrawnLane, type Lane, type Range } from './lane';
+import { LaneCurves, type Heights } from './LaneCurves';
+import { SCALE_FROM_C, SCALE_TO_C, TIME_AXIS, timeTicks } from './scale';
 
-/** The box at the pointer; the chart gives the rest. */
-function Readout({
-  readout,
-  active,
-  label,
-}: {
-  readout: (at_s: number) => ReactNode;
-  active?: boolean;
-  label?: number | string;
-}) {
-  return active ? <>{readout(60 * Number(label))}</> : null;
-}
-
-const INK = 'var(--color-base-content)';
-
-function drawnMark(mark: Mark, { to_s }: Range) {
-  switch (mark.kind) {
-    case 'level':
-      return (
-        <ReferenceLine
-          key={`level ${mark.value}`}
-          y={mark.value}
-          stroke={mark.colour ?? INK}
-          strokeWidth={mark.bold ? 2 : 1}
-          strokeOpacity={mark.bold ? 1 : 0.35}
-          strokeDasharray={mark.bold ? '2 3' : '2 4'}
-        />
-      );
-    case 'moment':
-      return <ReferenceLine key={`at ${mark.at_s}`} x={mark.at_s / 60} stroke={INK} strokeWidth={2} />;
-    case 'stretch':
-      return (
-        <ReferenceArea
-          key={`from ${mark.from_s}`}
-          x1={mark.from_s / 60}
-          x2={Math.min(to_s, mark.to_s) / 60}
-          fill={INK}
-          fillOpacity={0.1}
-        />
-      );
+/** Height of a lane's figures, by how it counts upwards. */
+function heightsOf(upwards: Upwards, drawn: DrawnLane): Heights {
+  switch (upwards.kind) {
+    case 'vehicle-scale':
+      return { from: SCALE_FROM_C, to: SCALE_TO_C };
+    case 'beside':
+      return { from: upwards.from, to: upwards.to };
+    case 'own':
+      return drawnHeights(drawn) ?? { from: 0, to: 1 };
   }
 }
 
-/** One lane of a picture over the time of a drive: bands, curves, marks, and what is read under the pointer. */
-export function LaneChart({
+/** One lane of a picture over the time of a drive: bands, curves and marks. */
+export const LaneChart = memo(function LaneChart({
   lane,
   title,
   width,
   height,
   upwards = { kind: 'vehicle-scale' },
   range,
-  readout,
+  timeAxis = true,
+  across = 'min',
 }: {
   lane: Lane;
   /** What the picture shows, for those who cannot see it. */
@@ -68,49 +40,35 @@ export function LaneChart({
   upwards?: Upwards;
   /** The visible stretch; the whole drive without one. */
   range?: Range;
-  /** What stands at the pointer, by the time under it. */
-  readout?: (at_s: number) => ReactNode;
+  /** False for lanes that share the axis of one below. */
+  timeAxis?: boolean;
+  across?: Across;
 }) {
   const shown = range ?? wholeRange(lane);
   const { from_s, to_s } = shown;
-  const { rows, pieces } = useMemo(() => drawnLane(lane, { from_s, to_s }), [lane, from_s, to_s]);
+  const drawn = useMemo(() => drawnLane(lane, { from_s, to_s }), [lane, from_s, to_s]);
+  const per = across === 'min' ? 60 : 1;
+  const heights = heightsOf(upwards, drawn);
+  // The ends only: curves are drawn beside the library, which would measure and keep every row.
+  const ends = useMemo(() => [{ at: from_s / per }, { at: to_s / per }], [from_s, to_s, per]);
   return (
     <ComposedChart
       width={width}
-      height={height + TIME_AXIS}
-      data={rows}
+      height={height + (timeAxis ? TIME_AXIS : 0)}
+      data={ends}
       margin={{ top: upwards.kind === 'own' ? 6 : 0, right: 14, bottom: 0, left: 0 }}
-      accessibilityLayer
+      accessibilityLayer={false}
       title={title}
     >
-      {laneAxes(shown, upwards)}
-      {lane.marks?.map((mark) => drawnMark(mark, shown))}
-      {readout && <Tooltip isAnimationActive={false} content={<Readout readout={readout} />} />}
-      {lane.bands?.map((band, n) => (
-        <Area
-          key={band.label}
-          dataKey={`band${n}`}
-          stroke="none"
-          fill={band.colour}
-          fillOpacity={0.2}
-          isAnimationActive={false}
-          activeDot={false}
-          connectNulls
-        />
-      ))}
-      {pieces.map(({ key, curve }) => (
-        <Line
-          key={key}
-          dataKey={key}
-          stroke={curve.colour}
-          strokeWidth={curve.width ?? 2.5}
-          strokeDasharray={curve.dash}
-          dot={false}
-          activeDot={curve.logged ? { r: 4 } : false}
-          isAnimationActive={false}
-          connectNulls
-        />
-      ))}
+      {laneAxes(shown, upwards, heights, timeAxis, across)}
+      <LaneCurves
+        drawn={drawn}
+        marks={lane.marks ?? []}
+        range={shown}
+        heights={heights}
+        verticals={timeTicks(from_s / per, to_s / per).map((t) => t * per)}
+        horizontals={upwards.kind === 'own' ? ticks(heights.from, heights.to, 5) : []}
+      />
     </ComposedChart>
   );
-}
+});

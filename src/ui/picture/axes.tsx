@@ -1,52 +1,75 @@
-import { CartesianGrid, XAxis, YAxis } from 'recharts';
+import { XAxis, YAxis } from 'recharts';
 import type { Range } from './lane';
-import { minuteTicks, SCALE_FROM_C, SCALE_TO_C, TIME_AXIS } from './scale';
+import type { Heights } from './LaneCurves';
+import { TIME_AXIS, timeTicks } from './scale';
 
 /** A label of a time axis; the first one starts at the axis so that it is not cut off. */
-function TickLabel({ x, y, payload }: { x?: number | string; y?: number | string; payload?: { value?: number } }) {
+function TickLabel({
+  x,
+  y,
+  payload,
+  unit,
+  first,
+}: {
+  x?: number | string;
+  y?: number | string;
+  payload?: { value?: number };
+  unit: Across;
+  first: number;
+}) {
   const value = payload?.value ?? 0;
+  const shown = Number(value.toFixed(2));
   return (
     <text
       x={x}
       y={Number(y) + 12}
       fontSize={12}
       fill="var(--color-base-content)"
-      textAnchor={value === 0 ? 'start' : 'middle'}
+      textAnchor={value <= first ? 'start' : 'middle'}
     >
-      {value} min
+      {shown} {unit}
     </text>
   );
 }
 
-/** How a lane counts upwards: on the vehicle's scale that stands beside it, or by figures of its own. */
+/**
+ * How a lane counts upwards: on the vehicle's scale that stands beside it, by figures of its own, or by figures that
+ * the page writes beside it.
+ */
 export type Upwards =
-  { readonly kind: 'vehicle-scale' } | { readonly kind: 'own'; readonly show: (value: number) => string };
+  | { readonly kind: 'vehicle-scale' }
+  | { readonly kind: 'own'; readonly show: (value: number) => string }
+  | { readonly kind: 'beside'; readonly from: number; readonly to: number };
 
-/** Grid and axes of a lane: minutes across. Called, not rendered: the chart must see the axes themselves. */
-export function laneAxes(range: Range, upwards: Upwards) {
-  const from = range.from_s / 60;
-  const to = range.to_s / 60;
-  const ticks = minuteTicks(to).filter((t) => t >= from);
+/** What a lane counts across: minutes of the drive, or the megajoules put in. */
+export type Across = 'min' | 'MJ';
+
+/** Axes of a lane, those that it has. Called, not rendered: the chart must see the axes themselves. */
+export function laneAxes(range: Range, upwards: Upwards, heights: Heights, timeAxis: boolean, across: Across) {
+  const per = across === 'min' ? 60 : 1;
+  const from = range.from_s / per;
+  const to = range.to_s / per;
   return (
     <>
-      <CartesianGrid stroke="var(--color-base-300)" horizontal={upwards.kind === 'own'} verticalValues={ticks} />
-      <XAxis
-        dataKey="minute"
-        type="number"
-        domain={[from, to]}
-        allowDataOverflow
-        ticks={ticks}
-        interval={0}
-        height={TIME_AXIS}
-        stroke="var(--color-base-content)"
-        tick={TickLabel}
-      />
-      {upwards.kind === 'vehicle-scale' ? (
-        <YAxis hide type="number" domain={[SCALE_FROM_C, SCALE_TO_C]} allowDataOverflow />
-      ) : (
+      {timeAxis && (
+        <XAxis
+          dataKey="at"
+          type="number"
+          domain={[from, to]}
+          allowDataOverflow
+          ticks={timeTicks(from, to)}
+          interval={0}
+          height={TIME_AXIS}
+          stroke="var(--color-base-content)"
+          tick={<TickLabel unit={across} first={from} />}
+        />
+      )}
+      {upwards.kind === 'own' && (
         <YAxis
+          type="number"
           width={64}
-          domain={['dataMin', 'dataMax']}
+          domain={[heights.from, heights.to]}
+          allowDataOverflow
           tickFormatter={upwards.show}
           stroke="var(--color-base-content)"
         />

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { laneLegend } from './ChartLegend';
-import { drawnLane, readAt, wholeRange, type Curve } from './lane';
+import { drawnHeights, drawnLane, readAt, wholeRange, type Curve } from './lane';
 
 const every = (n: number, step_s: number): Float64Array => Float64Array.from({ length: n }, (_, i) => i * step_s);
 const curve = (time_s: Float64Array, value: (i: number) => number, logged = true): Curve => ({
@@ -10,20 +10,20 @@ const curve = (time_s: Float64Array, value: (i: number) => number, logged = true
 });
 
 describe('what is drawn of a lane', () => {
-  it('a spike in an hour at 10 Hz stays, in few points', () => {
+  it('a spike in an hour at 10 Hz stays, in about two points for each column of a screen', () => {
     const hour = curve(every(36_000, 0.1), (i) => (i === 17_777 ? 130 : 80));
-    const { rows, pieces } = drawnLane({ curves: [hour] }, wholeRange({ curves: [hour] }));
+    const { pieces } = drawnLane({ curves: [hour] }, wholeRange({ curves: [hour] }));
     expect(pieces).toHaveLength(1);
-    expect(rows.length).toBeLessThan(800);
-    expect(rows.some((r) => r['curve0.0'] === 130)).toBe(true);
+    expect(pieces[0]!.indices.length).toBeLessThan(1500);
+    expect(pieces[0]!.indices).toContain(17_777);
   });
 
   it('closer in, every sample of the visible stretch is there, and one beyond each end', () => {
     const hour = curve(every(36_000, 0.1), (i) => i);
-    const { rows } = drawnLane({ curves: [hour] }, { from_s: 100, to_s: 110 });
-    expect(rows).toHaveLength(103);
-    expect(rows[0]!.minute * 60).toBeCloseTo(99.9);
-    expect(rows.at(-1)!.minute * 60).toBeCloseTo(110.1);
+    const [piece] = drawnLane({ curves: [hour] }, { from_s: 100, to_s: 110 }).pieces;
+    expect(piece!.indices).toHaveLength(103);
+    expect(hour.time_s[piece!.indices[0]!]).toBeCloseTo(99.9);
+    expect(hour.time_s[piece!.indices.at(-1)!]).toBeCloseTo(110.1);
   });
 
   it('a hole of a log is drawn as one, a rare reading is none, and models have no holes', () => {
@@ -40,7 +40,7 @@ describe('what is drawn of a lane', () => {
     expect(whole(curve(every(900, 1), (i) => (i % 45 === 0 ? i : NaN)))).toBe(1);
   });
 
-  it('rows rise in time and hold what the curves hold, whatever they are', () => {
+  it('what is drawn rises in time and is all of a short curve, whatever it is', () => {
     const anyCurve = fc
       .array(fc.tuple(fc.integer({ min: 1, max: 40 }), fc.integer({ min: -30, max: 130 })), {
         minLength: 2,
@@ -53,13 +53,10 @@ describe('what is drawn of a lane', () => {
       });
     fc.assert(
       fc.property(fc.array(anyCurve, { minLength: 1, maxLength: 3 }), (curves) => {
-        const { rows, pieces } = drawnLane({ curves }, wholeRange({ curves }));
-        rows.forEach((r, i) => i > 0 && expect(r.minute).toBeGreaterThanOrEqual(rows[i - 1]!.minute));
-        for (const [n, c] of curves.entries()) {
-          const keys = pieces.filter((p) => p.curve === c).map((p) => p.key);
-          expect(keys[0]).toBe(`curve${n}.0`);
-          const drawn = rows.flatMap((r) => keys.flatMap((k) => (k in r ? [r[k]] : [])));
-          expect(drawn.toSorted()).toEqual([...(c.values as number[])].toSorted());
+        const { pieces } = drawnLane({ curves }, wholeRange({ curves }));
+        for (const c of curves) {
+          const drawn = pieces.filter((p) => p.curve === c).flatMap((p) => p.indices);
+          expect(drawn).toEqual([...Array(c.values.length).keys()]);
         }
       }),
     );
@@ -69,8 +66,10 @@ describe('what is drawn of a lane', () => {
     const time_s = every(5, 60);
     const band = { label: 'sound', colour: 'green', time_s, low: time_s.map(() => 80), high: time_s.map(() => 90) };
     const lane = { curves: [{ ...curve(time_s, () => 70), label: 'fit' }, curve(time_s, () => 85)], bands: [band] };
-    const { rows } = drawnLane(lane, wholeRange(lane));
-    expect(rows.filter((r) => 'band0' in r).map((r) => r.band0)).toEqual(Array(5).fill([80, 90]));
+    const drawn = drawnLane(lane, wholeRange(lane));
+    expect(drawn.bands).toEqual([{ band, indices: [0, 1, 2, 3, 4] }]);
+    expect(drawnHeights(drawn)).toEqual({ from: 70, to: 90 });
+    expect(drawnHeights(drawnLane({ curves: [] }, { from_s: 0, to_s: 1 }))).toBeNull();
     expect(laneLegend(lane).map((e) => e.label)).toEqual(['reading', 'fit', 'sound']);
   });
 });

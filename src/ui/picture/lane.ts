@@ -30,8 +30,8 @@ export interface Band {
 /** Something pointed at: a level, a moment, or a stretch of time. */
 export type Mark =
   | { readonly kind: 'level'; readonly value: number; readonly colour?: string; readonly bold?: boolean }
-  | { readonly kind: 'moment'; readonly at_s: number }
-  | { readonly kind: 'stretch'; readonly from_s: number; readonly to_s: number };
+  | { readonly kind: 'moment'; readonly at_s: number; readonly label?: string; readonly thin?: boolean }
+  | { readonly kind: 'stretch'; readonly from_s: number; readonly to_s: number; readonly colour?: string };
 
 /** The stretch of a drive that a picture shows, s. */
 export interface Range {
@@ -46,22 +46,24 @@ export interface Lane {
   readonly marks?: readonly Mark[];
 }
 
-/** Points drawn of a curve at most: one per two pixel columns, so that drawing does not hold the page up. */
-const MOST_POINTS = 360;
+/** Points drawn of a curve at most: the lowest and highest of about every pixel column. */
+const MOST_POINTS = 1400;
 /** A hole between readings: longer than this, and than so many usual steps, s. */
 const HOLE_S = 10;
 const HOLE_STEPS = 8;
-
-/** A row of the drawn picture: minutes, and the value of each piece under its key. */
-export interface LaneRow {
-  readonly minute: number;
-  readonly [key: string]: number | readonly [number, number];
-}
 
 /** A drawn piece of a curve: where its readings have holes, a curve has several. */
 export interface Piece {
   readonly key: string;
   readonly curve: Curve;
+  /** Samples that are drawn, rising. */
+  readonly indices: readonly number[];
+}
+
+/** What is drawn of a lane. */
+export interface DrawnLane {
+  readonly pieces: readonly Piece[];
+  readonly bands: readonly { readonly band: Band; readonly indices: readonly number[] }[];
 }
 
 /** Indices of a curve's samples to draw within a range, one beyond each end so that it runs to the edge. */
@@ -72,11 +74,21 @@ function drawnOf(time_s: ArrayLike<number>, values: ArrayLike<number>, { from_s,
   return thin(values, MOST_POINTS, from, to);
 }
 
-/** Longest time between two readings that is no hole, s: channels of one log are polled at different rates. */
-function longestStep_s({ time_s, values, logged }: Curve): number {
+const longestSteps = new WeakMap<Curve, number>();
+
+/**
+ * Longest time between two readings that is no hole, s: channels of one log are polled at different rates. Found once
+ * per curve: it takes the whole drive, and a picture is drawn again at every step of a zoom.
+ */
+function longestStep_s(curve: Curve): number {
+  const { time_s, values, logged } = curve;
   if (!logged) return Infinity;
+  const known = longestSteps.get(curve);
+  if (known !== undefined) return known;
   const times = Array.from(time_s).filter((_, i) => Number.isFinite(values[i]!));
-  return Math.max(HOLE_S, HOLE_STEPS * (median(pairs(times), ([a, b]) => b - a) ?? 0));
+  const found = Math.max(HOLE_S, HOLE_STEPS * (median(pairs(times), ([a, b]) => b - a) ?? 0));
+  longestSteps.set(curve, found);
+  return found;
 }
 
 /** True where no reading at all lies between two drawn ones for longer than a step may be. */
@@ -91,27 +103,42 @@ function isHole({ time_s, values }: Curve, a: number, b: number, longest_s: numb
   return false;
 }
 
-/** The rows and pieces that draw a lane within a range: thinned so that spikes stay, holes of a log kept open. */
-export function drawnLane({ curves, bands = [] }: Lane, range: Range): { rows: LaneRow[]; pieces: Piece[] } {
-  const rows: LaneRow[] = [];
+/** What draws a lane within a range: thinned so that spikes stay, holes of a log kept open. */
+export function drawnLane({ curves, bands = [] }: Lane, range: Range): DrawnLane {
   const pieces: Piece[] = [];
   for (const [n, curve] of curves.entries()) {
     const longest_s = longestStep_s(curve);
     let before = -1;
     let part = 0;
+    let indices: number[] = [];
     for (const i of drawnOf(curve.time_s, curve.values, range)) {
-      const opens = before < 0 || isHole(curve, before, i, longest_s);
-      if (opens) pieces.push({ key: `curve${n}.${part++}`, curve });
-      rows.push({ minute: curve.time_s[i]! / 60, [pieces.at(-1)!.key]: curve.values[i]! });
+      if (before < 0 || isHole(curve, before, i, longest_s)) {
+        indices = [];
+        pieces.push({ key: `curve${n}.${part++}`, curve, indices });
+      }
+      indices.push(i);
       before = i;
     }
   }
-  for (const [n, band] of bands.entries()) {
-    for (const i of drawnOf(band.time_s, band.low, range)) {
-      rows.push({ minute: band.time_s[i]! / 60, [`band${n}`]: [band.low[i]!, band.high[i]!] });
+  return { pieces, bands: bands.map((band) => ({ band, indices: drawnOf(band.time_s, band.low, range) })) };
+}
+
+/** Lowest and highest value of what is drawn; null where nothing is. */
+export function drawnHeights({ pieces, bands }: DrawnLane): { readonly from: number; readonly to: number } | null {
+  let from = Infinity;
+  let to = -Infinity;
+  const take = (v: number): void => {
+    if (v < from) from = v;
+    if (v > to) to = v;
+  };
+  for (const { curve, indices } of pieces) for (const i of indices) take(curve.values[i]!);
+  for (const { band, indices } of bands) {
+    for (const i of indices) {
+      take(band.low[i]!);
+      take(band.high[i]!);
     }
   }
-  return { rows: rows.sort((a, b) => a.minute - b.minute), pieces };
+  return from <= to ? { from, to } : null;
 }
 
 /** The whole time of a lane's curves and bands. */

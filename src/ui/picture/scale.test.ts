@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { LABEL_GAP, minuteTicks, SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels } from './scale';
+import { LABEL_GAP, SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels, timeTicks } from './scale';
 
 describe('temperature scale', () => {
   it('runs from the bottom to the top and stays inside', () => {
@@ -38,20 +38,24 @@ describe('temperature scale', () => {
   });
 });
 
-describe('minutes of a time axis', () => {
+describe('figures of an axis across', () => {
   it.each([
-    [0, [0]],
-    [7.4, [0, 1, 2, 3, 4, 5, 6, 7]],
-    [28, [0, 5, 10, 15, 20, 25]],
-    [95, [0, 15, 30, 45, 60, 75, 90]],
-  ])('up to %d', (last, ticks) => expect(minuteTicks(last)).toEqual(ticks));
+    [0, 0, [0]],
+    [0, 7.4, [0, 1, 2, 3, 4, 5, 6, 7]],
+    [0, 28, [0, 5, 10, 15, 20, 25]],
+    [3.5, 6.5, [3.5, 4, 4.5, 5]],
+    [11, 14, [11, 11.5, 12, 12.5, 13, 13.5, 14]],
+    [-3, 20, [0, 5, 10, 15, 20]],
+  ])('from %d to %d', (from, to, ticks) => expect(timeTicks(from, to).slice(0, ticks.length)).toEqual(ticks));
 
-  it('are never crowded and never beyond the end', () => {
+  it('are never crowded and never outside', () => {
+    const end = fc.double({ min: -60, max: 960, noNaN: true });
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 960, noNaN: true }), (last) => {
-        const ticks = minuteTicks(last);
-        expect(ticks.length).toBeLessThanOrEqual(9);
-        expect(ticks.at(-1)!).toBeLessThanOrEqual(last);
+      fc.property(end, end, (a, b) => {
+        const [from, to] = [Math.min(a, b), Math.max(a, b)];
+        const ticks = timeTicks(from, to);
+        expect(ticks.length).toBeLessThanOrEqual(11);
+        for (const t of ticks) expect(t >= from - 1e-6 && t <= to + 1e-6).toBe(true);
       }),
     );
   });

@@ -38,8 +38,12 @@ export function spreadLabels(
   return placed;
 }
 
-/** Round minutes for a time axis: at most nine of them. */
-export function minuteTicks(last: number): number[] {
-  const step = [1, 2, 5, 10, 15, 30, 60].find((s) => last / s <= 8) ?? 120;
-  return Array.from({ length: Math.floor(last / step) + 1 }, (_, i) => i * step);
+const STEPS = [1 / 12, 1 / 6, 0.5, 1, 2, 5, 10, 15, 30, 60] as const;
+
+/** Round figures for an axis across from one end to the other: at most nine of them. */
+export function timeTicks(from: number, to: number): number[] {
+  const step = STEPS.find((s) => (to - from) / s <= 8) ?? 120 * Math.max(1, Math.ceil((to - from) / 960));
+  const first = Math.ceil(from / step - 1e-9);
+  const count = Math.max(0, Math.floor(to / step + 1e-9) - first + 1);
+  return Array.from({ length: count }, (_, i) => (first + i) * step);
 }

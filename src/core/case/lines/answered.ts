@@ -2,7 +2,8 @@ import { findItem, logsOf, type EvidenceKind, type ItemId, type Stage } from '..
 import { CODES } from '../../codes';
 import { normalCdf } from '../../signal';
 import type { LineContext } from '../context';
-import type { BenchEntry, CheckEntry, CodeEntry, StatementEntry } from '../entry';
+import type { BenchEntry, CheckEntry, CodeEntry, MarkEntry, StatementEntry } from '../entry';
+import { DRIVE_MARKS } from '../driveMarks';
 import { isMark } from '../marks';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
 
@@ -59,7 +60,7 @@ const EARLY: Readonly<Record<string, { readonly item: ItemId; readonly until_min
 const MARK_SD_MIN = 0.5;
 
 /** A mark of a drive: warm at minute ten proves nothing, warm at minute one does. */
-function fromMark({ item, minute }: CheckEntry, context: LineContext): LineDraft[] {
+function fromMark({ item, minute }: Pick<CheckEntry, 'item' | 'minute'>, context: LineContext): LineDraft[] {
   const early = EARLY[item];
   if (!early || minute === null) return [];
   const first = normalCdf((early.until_min - minute) / MARK_SD_MIN);
@@ -69,6 +70,13 @@ function fromMark({ item, minute }: CheckEntry, context: LineContext): LineDraft
   const row = softAnswer(context, early.item, [1, 0]);
   const blurred = Object.fromEntries(Object.entries(row).map(([c, p]) => [c, first * p + (1 - first) * 0.5]));
   return [{ ...measuredLine(context, early.item, seen, blurred as typeof row), source: 'drive, by hand' }];
+}
+
+/** A mark set on a logged drive says what the same mark of a running one says. */
+export function fromDriveMark({ mark, place, at_s }: MarkEntry, context: LineContext): LineDraft[] {
+  const item = DRIVE_MARKS[mark].as;
+  const upper = mark !== 'hose-warm' || place === '' || place === DRIVE_MARKS['hose-warm'].places[0];
+  return item !== null && upper ? fromMark({ item, minute: at_s / 60 }, context) : [];
 }
 
 /** Something seen or felt. */

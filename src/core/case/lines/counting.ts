@@ -2,7 +2,7 @@ import { perCause } from '../../base';
 import type { EvidenceKind, EvidenceLine } from '../../evidence';
 import type { LineContext } from '../context';
 import type { Entry, MeasurementEntry } from '../entry';
-import { fromBench, fromCheck, fromCode, fromStatement } from './answered';
+import { fromBench, fromCheck, fromCode, fromDriveMark, fromStatement } from './answered';
 import type { LineDraft } from './draft';
 import { fromMeasurement, levelOverTime } from './measured';
 
@@ -23,6 +23,8 @@ function draftsOf(entry: Entry, context: LineContext): LineDraft[] {
       return fromCode(entry, context);
     case 'check':
       return fromCheck(entry, context);
+    case 'mark':
+      return fromDriveMark(entry, context);
     case 'bench':
       return fromBench(entry, context);
     case 'measurement':

@@ -111,8 +111,23 @@ export interface TableColumn {
   filled: number;
   readonly unreadable: LineList;
   firstUnreadable: string;
+  /** Words of a column of marks, with the line that each stands on; null for every other column. */
+  readonly marks: { readonly line: number; readonly text: string }[] | null;
   /** 100 and 0 for switch words (on, off): readings of a command, none of a measurement; null before the first. */
   switches: GrowingNumbers | null;
+}
+
+/** Headers of columns in which people write what they saw while driving. */
+const MARK_HEADER = /^(marks?|markers?|events?|comments?|remarks?)$/i;
+/** Most marks that are kept of a file: a column with words on every row is no column of marks. */
+const MOST_MARKS = 400;
+
+function putMark(marks: { line: number; text: string }[], cell: string, line: number): void {
+  const text = cell.trim().replace(/^"|"$/g, '');
+  // Loggers count their markers: a bare figure in such a column says where one was set.
+  const repeats = /^\d+$/.test(text) && marks.at(-1)?.text === text;
+  if (text !== '' && text !== '0' && !repeats && marks.length < MOST_MARKS)
+    marks.push({ line, text: text.slice(0, 200) });
 }
 
 /**
@@ -143,6 +158,7 @@ export class RowTable {
       filled: 0,
       unreadable: new LineList(),
       firstUnreadable: '',
+      marks: MARK_HEADER.test(header.trim()) ? [] : null,
       switches: null,
     });
     return this.columns.length - 1;
@@ -172,6 +188,7 @@ export class RowTable {
   put(at: number, cell: string, line: number, row = this.rows - 1): void {
     if (cell === '') return;
     const column = this.columns[at]!;
+    if (column.marks) return putMark(column.marks, cell, line);
     if (column.alternative) return this.putTime(column, row, cell, line);
     const value = readNumber(cell, this.style);
     if (value === null || Number.isNaN(value)) {

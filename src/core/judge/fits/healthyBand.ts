@@ -1,6 +1,6 @@
 import { quantileSorted } from 'd3-array';
 import { inverseNormal } from '../../signal';
-import { parameterIndex, VEHICLE_PARAMETER_COUNT } from '../../twin';
+import { parameterIndex, twinTruth, VEHICLE_PARAMETER_COUNT } from '../../twin';
 import type { Hypothesis } from './hypotheses';
 import { firstGuess, predictReading, type TraceProblem, vectorSize } from './traceFit';
 
@@ -14,14 +14,20 @@ export interface HealthyBand {
   readonly high_c: Float64Array;
 }
 
-/** 10th, 50th and 90th percentile of the reading over the priors of a hypothesis, per bin. */
-export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): HealthyBand {
+/** One vehicle of the type, drawn from the priors, on the drive. Arrays have one entry per bin. */
+export interface DrawnDrive {
+  readonly reading_c: Float64Array;
+  readonly lift: Float64Array;
+}
+
+/** Vehicles drawn from the priors of a hypothesis, on this drive, before its trace is seen. */
+export function drawDrives(problem: TraceProblem, hypothesis: Hypothesis, draws = DRAWS): DrawnDrive[] {
   const size = vectorSize(problem, hypothesis);
   const base = firstGuess(problem, hypothesis, hypothesis.starts[0]!);
   const keep = [parameterIndex('startExcess'), ...(problem.inputs.ambientSd_k > 5 ? [parameterIndex('ambient')] : [])];
-  const bins = problem.inputs.bins;
-  const runs: Float64Array[] = [];
-  for (let d = 0; d < DRAWS; d++) {
+  const truth = twinTruth(problem.inputs);
+  const runs: DrawnDrive[] = [];
+  for (let d = 0; d < draws; d++) {
     const z = new Float64Array(size);
     for (let i = 0; i < size; i++) {
       // Each coordinate walks its own irrational rotation (square roots of primes would do as well).
@@ -30,8 +36,16 @@ export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): Heal
     }
     for (const i of keep) z[i] = base[i]!;
     for (let i = VEHICLE_PARAMETER_COUNT + problem.prior.knotCount; i < size; i++) z[i] = base[i]!;
-    runs.push(Float64Array.from(predictReading(problem, hypothesis, z)));
+    const reading_c = Float64Array.from(predictReading(problem, hypothesis, z, truth));
+    runs.push({ reading_c, lift: Float64Array.from(truth.lift) });
   }
+  return runs;
+}
+
+/** 10th, 50th and 90th percentile of the reading over the priors of a hypothesis, per bin. */
+export function predictBand(problem: TraceProblem, hypothesis: Hypothesis): HealthyBand {
+  const { bins } = problem.inputs;
+  const runs = drawDrives(problem, hypothesis).map((r) => r.reading_c);
   const band: HealthyBand = {
     low_c: new Float64Array(bins),
     mid_c: new Float64Array(bins),

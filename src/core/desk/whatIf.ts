@@ -1,0 +1,188 @@
+import { countPresent, type Trace, type Vehicle } from '../base';
+import { prepareDrive, regulates_c, type DriveKnowledge, type Finding } from '../judge';
+import { runMonitors, NOTHING_ELSE_LOGGED, type CodeResult, type MonitorSettings } from '../monitor';
+import { COMMON_SENDER, readingWithFault } from '../sender';
+import { resample } from '../signal';
+import {
+  NO_TWIN_FAULT,
+  simulateTwin,
+  SOUND_WIRING,
+  STEPS_PER_BIN,
+  twinPrior,
+  twinTruth,
+  twinWorkspace,
+  type SenderWiring,
+  type TwinFault,
+  type TwinInputs,
+  type TwinParameters,
+} from '../twin';
+
+/** What can be changed on a drive. */
+export interface WhatIf {
+  /** Stamp on the part that is fitted, °C. */
+  readonly rated_c: number;
+  /** Flow past the shut valve, share of full. */
+  readonly leak: number;
+  /** Opening above (below) its stamp, K. */
+  readonly opening_k: number;
+  readonly offset_k: number;
+  readonly series_ohm: number;
+  readonly outside_c: number;
+  /** Cabin blower over the whole drive, %; null as it was. */
+  readonly heater_pct: number | null;
+  /** Share of the radiator's face that is covered, %. */
+  readonly cover_pct: number;
+  readonly altitude_m: number;
+}
+
+/** What the models make of a changed drive. Arrays have one entry per bin. */
+export interface WhatIfRun {
+  readonly time_s: Float64Array;
+  readonly reading_c: Float64Array;
+  readonly coolant_c: Float64Array;
+  readonly lift: Float64Array;
+  readonly outlet_c: Float64Array;
+}
+
+/** A drive made ready to be run again, changed. */
+export interface WhatIfDrive {
+  /** As the best fit has it: running it gives the fitted curve. */
+  readonly asFitted: WhatIf;
+  /** The same vehicle with nothing broken. */
+  readonly sound: WhatIf;
+  readonly run: (change: WhatIf) => WhatIfRun;
+  /** Whether the slow warm-up code would set on the changed drive; the control unit knows the rating by the papers. */
+  readonly warmUpCode: (change: WhatIf, settings: MonitorSettings) => CodeResult;
+}
+
+/** Effect of a blower step on the heater: the twin's own law (`twin/inputs`). */
+const blowerEffect = (pct: number): number => 0.07 + 0.93 * (Math.max(0, pct) / 100) ** 0.7;
+/** Height over which the air thins by a factor e, m, and how heat through a radiator follows the air's density. */
+const SCALE_HEIGHT_M = 8400;
+const DENSITY_EXPONENT = 0.6;
+/** A full cover still lets some air past, share. */
+const PAST_COVER = 0.06;
+
+/** Rows on which the monitor is run again. */
+const MOST_ROWS = 1500;
+
+/** The sliders' ranges: what is met on cars and roads. */
+export const WHAT_IF_RANGES = {
+  rated_c: [65, 110],
+  leak: [0, 1],
+  opening_k: [-45, 45],
+  offset_k: [-30, 30],
+  series_ohm: [0, 500],
+  outside_c: [-30, 45],
+  heater_pct: [0, 100],
+  cover_pct: [0, 100],
+  altitude_m: [0, 4000],
+} as const satisfies Record<keyof WhatIf, readonly [number, number]>;
+
+function read(element_c: Float64Array, wiring: SenderWiring): Float64Array {
+  const wired = wiring.series_ohm > 0 || Number.isFinite(wiring.parallel_ohm);
+  return element_c.map((t) => {
+    const at = wired ? readingWithFault(Math.min(160, Math.max(-50, t)), wiring, COMMON_SENDER.curve) : t;
+    return at + wiring.offset_k;
+  });
+}
+
+/**
+ * Makes a judged drive ready to be run again with something changed: the fitted vehicle on the same road.
+ *
+ * @param trace the judged trace, at least two rows
+ */
+export function prepareWhatIf(
+  trace: Trace,
+  vehicle: Vehicle,
+  finding: Pick<Finding, 'inner'>,
+  known: DriveKnowledge = {},
+): WhatIfDrive {
+  const { inputs } = prepareDrive(trace, vehicle, known);
+  const prior = twinPrior(inputs, known.memory ?? null);
+  const workspace = twinWorkspace(inputs);
+  const { parameters, knots, fault, wiring } = finding.inner;
+  const regulated = regulates_c(vehicle);
+  const base: WhatIf = {
+    rated_c: vehicle.thermostat.rated_c,
+    leak: 0,
+    opening_k: 0,
+    offset_k: 0,
+    series_ohm: 0,
+    outside_c: parameters.ambient,
+    heater_pct: null,
+    cover_pct: 0,
+    altitude_m: 0,
+  };
+  const asFitted: WhatIf = {
+    ...base,
+    leak: fault.leak,
+    opening_k: fault.openingShift_k,
+    offset_k: wiring.offset_k,
+    series_ohm: wiring.series_ohm,
+  };
+  const time_s = Float64Array.from({ length: inputs.bins }, (_, k) => (k + 0.5) * inputs.step_s * STEPS_PER_BIN);
+
+  /** Everything else that the fit found (fan, pump, air) stays, unless nothing is to be broken. */
+  const runWith = (change: WhatIf, rest: TwinFault, by: SenderWiring): WhatIfRun => {
+    const { heater_pct } = change;
+    const blower = heater_pct === null ? inputs.blower : inputs.blower.map(() => blowerEffect(heater_pct));
+    // What a person sets on the heater is a setting: a guess of its use gives way to it.
+    const heaterUse = heater_pct === null || inputs.heaterLogged ? parameters.heater : Math.max(parameters.heater, 0.1);
+    const changed: TwinInputs = { ...inputs, blower };
+    const p: TwinParameters = {
+      ...parameters,
+      ambient: change.outside_c,
+      opening: parameters.opening + (change.rated_c - vehicle.thermostat.rated_c),
+      heater: heaterUse,
+      senderOffset: 0,
+    };
+    const uncovered = PAST_COVER + (1 - PAST_COVER) * (1 - change.cover_pct / 100);
+    const air = Math.exp((-change.altitude_m / SCALE_HEIGHT_M) * DENSITY_EXPONENT);
+    const broken: TwinFault = {
+      ...rest,
+      leak: change.leak,
+      openingShift_k: change.opening_k,
+      readingOffset_k: change.offset_k,
+      radiatorScale: rest.radiatorScale * uncovered * air,
+    };
+    const truth = twinTruth(changed);
+    const element = Float64Array.from(simulateTwin(changed, prior, p, knots, broken, workspace, truth));
+    const reading_c = read(element, { ...by, offset_k: change.offset_k, series_ohm: change.series_ohm });
+    for (let k = 0; k < reading_c.length; k++) reading_c[k]! += parameters.senderOffset;
+    return { time_s, reading_c, coolant_c: truth.coolant_c, lift: truth.lift, outlet_c: truth.radiator_c };
+  };
+  // The monitor follows the hand as the curve does: on a grid, not on every row of the log.
+  const rows = Math.min(MOST_ROWS, trace.time_s.length);
+  const length_s = trace.time_s[trace.time_s.length - 1]! - trace.time_s[0]!;
+  const drive_s = Float64Array.from({ length: rows }, (_, i) => (i * length_s) / (rows - 1));
+  const at = drive_s.map((t) => t + trace.time_s[0]!);
+  const logged = (name: 'speed_kmh' | 'maf_gps') => {
+    const values = trace.channels[name];
+    return values && countPresent(values) >= 2 ? resample(trace.time_s, values, at) : null;
+  };
+  const speed_kmh = logged('speed_kmh');
+  const air_gps = logged('maf_gps');
+  const run = (change: WhatIf): WhatIfRun => runWith(change, fault, wiring);
+  return {
+    asFitted,
+    sound: base,
+    run,
+    warmUpCode: (change, settings) => {
+      const onDrive = (values: Float64Array) => resample(time_s, values, drive_s);
+      const changed = run(change);
+      const expected = runWith({ ...base, outside_c: change.outside_c }, NO_TWIN_FAULT, SOUND_WIRING);
+      const reading_c = onDrive(changed.reading_c);
+      return runMonitors(
+        {
+          ...NOTHING_ELSE_LOGGED,
+          ...{ time_s: drive_s, reading_c, expected_c: onDrive(expected.reading_c), rated_c: regulated },
+          displacement_l: vehicle.engine.displacement_l,
+          ...{ speed_kmh, air_gps },
+          ...{ start_c: reading_c[0]!, intake_c: change.outside_c },
+        },
+        settings.warmUp === 'fuel' ? { ...settings, warmUp: 'sound-vehicle' } : settings,
+      )[0]!;
+    },
+  };
+}
