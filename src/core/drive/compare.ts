@@ -18,9 +18,10 @@ export interface ConditionDifference {
 
 /**
  * How far two drives may differ and still be compared (work rule: compare a pair only if outside air, load, speed and
- * heater agree). Working figures: each moves a sound level by about its usual scatter.
+ * heater agree). Working figures: each moves a sound level by about its usual scatter. The start is what the sender says
+ * of it: wide enough that a wrong sender, put right, can still be compared, and a hot start cannot.
  */
-export const COMPARE_TOLERANCE = { outside: 8, start: 15, load: 0.3, speed: 15, heater: 30, length: 0.5 } as const;
+export const COMPARE_TOLERANCE = { outside: 8, start: 30, load: 0.3, speed: 15, heater: 30, length: 0.5 } as const;
 
 /** What of a drive is compared. */
 export interface ComparedDrive {

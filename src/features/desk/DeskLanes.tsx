@@ -11,6 +11,7 @@ import { TIME_AXIS } from '@/ui/picture/scale';
 import { TemperatureScale } from '@/ui/picture/TemperatureScale';
 import { useCursor, type DriveView } from '@/ui/picture/useDriveView';
 import { useElementWidth } from '@/ui/useElementWidth';
+import { useStaged } from '@/ui/useStaged';
 import { useUnits } from '@/ui/units';
 import type { ChannelLane } from './deskLanes';
 
@@ -120,6 +121,7 @@ export function DeskLanes({
     [below, marks],
   );
   const plot = width - GUTTER;
+  const staged = useStaged(plot > 0 ? lower.length + 1 : 0);
   const minutes = ((trace.time_s.at(-1) ?? 0) - (trace.time_s[0] ?? 0)) / 60;
   return (
     <CursorFrame view={view} left={GUTTER} label={label} onMark={onMark}>
@@ -131,7 +133,7 @@ export function DeskLanes({
             zones={scale.zones.map((z) => ({ from_c: z.from_c, colour: ZONE_COLOUR[z.zone] }))}
           />
           <div className="min-w-0 flex-1" style={{ minHeight: height }} data-testid="desk-temperature">
-            {plot > 0 && (
+            {staged > 0 && (
               <LazyLaneChart
                 lane={top}
                 title={`Coolant temperature over ${minutes.toFixed(0)} minutes`}
@@ -150,7 +152,7 @@ export function DeskLanes({
             <div key={own.id} className="flex border-t border-base-content/20 pt-0.5" data-testid={`lane-${own.id}`}>
               <LaneGutter own={{ ...own, from: own.from * per, to: own.to * per }} view={view} show={value} />
               <div className="min-w-0 flex-1" style={{ minHeight: LANE_HEIGHT + (last ? TIME_AXIS : 0) }}>
-                {plot > 0 && (
+                {staged > i + 1 && (
                   <LazyLaneChart
                     lane={own.lane}
                     title={own.title}

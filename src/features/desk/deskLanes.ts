@@ -28,8 +28,21 @@ const LANES: readonly { readonly id: string; readonly title: string; readonly ch
   { id: 'rpm', title: 'Engine speed', channels: ['rpm'] },
   { id: 'load', title: 'Load', channels: ['load_pct'] },
   { id: 'air', title: 'Intake air', channels: ['maf_gps'] },
-  { id: 'commands', title: 'Fan, blower, valve heating', channels: ['fan_pct', 'heater_pct', 'thermostat_heater_pct'] },
+  { id: 'commands', title: '', channels: ['fan_pct', 'heater_pct', 'thermostat_heater_pct'] },
 ];
+
+/** Short names of what shares a lane. */
+const SHORT: Readonly<Partial<Record<ChannelName, string>>> = {
+  fan_pct: 'fan',
+  heater_pct: 'blower',
+  thermostat_heater_pct: 'valve heating',
+};
+
+/** Title of a lane that several channels share: those that were logged. */
+function sharedTitle(channels: readonly ChannelName[]): string {
+  const names = channels.map((c) => SHORT[c] ?? c).join(', ');
+  return names.charAt(0).toUpperCase() + names.slice(1);
+}
 
 const INK = 'var(--trace)';
 
@@ -84,7 +97,8 @@ export function channelLanes(trace: Trace, finding: Finding | null): ChannelLane
     const curves = there.map((name, i) => channelCurve(trace, name, i === 0 ? INK : besideColour(i)));
     const percent = there.every((c) => CHANNELS[c].quantity === 'percent');
     const to = percent ? 100 : roundUp(Math.max(...curves.map((c) => highest(c.values))));
-    return [{ id, title, channels: there, lane: { curves }, from: 0, to: Math.max(1, to) }];
+    const named = title === '' ? sharedTitle(there) : title;
+    return [{ id, title: named, channels: there, lane: { curves }, from: 0, to: Math.max(1, to) }];
   });
   return [...(finding ? [residualLane(finding)] : []), ...own];
 }

@@ -37,6 +37,7 @@ describe('lanes of the desk', () => {
     const commands = channelLanes(trace, null)[1]!;
     expect(commands.channels).toEqual(['fan_pct', 'heater_pct']);
     expect(commands.to).toBe(100);
+    expect(commands.title).toBe('Fan, blower');
   });
 
   it('the residual is the reading less what a sound vehicle would show', () => {

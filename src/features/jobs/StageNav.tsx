@@ -30,7 +30,7 @@ export function StageNav({ jobId, children }: { jobId: string; children: ReactNo
     },
   );
   return (
-    <nav aria-label="Stages of the job" className="flex items-stretch gap-1 px-5 print:hidden">
+    <nav aria-label="Stages of the job" className="flex flex-wrap items-stretch gap-1 px-5 lg:flex-nowrap print:hidden">
       {STAGES.map((stage) => {
         const path = base + stage.path;
         const active = stage.path === '' ? here === base : here.startsWith(path);
