@@ -26,7 +26,7 @@ const BEFORE_S = 240;
 const AFTER_S = 90;
 /** Models must be this sure that it opens, agree this well, and the trace must show it this near to where they say. */
 const LEAST_SHARE = 0.85;
-const MOST_SPREAD_S = 13;
+const MOST_SPREAD_S = 8;
 const NEAR_S = 40;
 /**
  * Drop of the climb against its scatter from which a bend is one, K/min per K. Where the heat is not known the models
