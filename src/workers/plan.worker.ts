@@ -8,7 +8,8 @@ import { caught, drain } from './workerBug';
 const PLANNED_SEED = 11;
 
 const api: PlanWorkerApi = {
-  predict: (vehicle, plan, causes, onProgress) => caught(() => drain(predictPlan(vehicle, plan, causes), onProgress)),
+  predict: (vehicle, plan, causes, monitors, onProgress) =>
+    caught(() => drain(predictPlan(vehicle, plan, causes, { monitors }), onProgress)),
   simulate: (vehicle, plan, cause, seed) => caught(() => simulatedDrive(vehicle, plan, cause, seed)),
   warmUpCodes: (vehicle, plan, causes, settings) =>
     caught(() =>

@@ -16,9 +16,10 @@ export function predictInWorker(
   vehicle: Vehicle,
   plan: DrivePlan,
   causes: readonly Odds[],
+  monitors: MonitorSettings,
   onProgress: (share: number) => void,
 ): Running<PlanPrediction> {
-  return callWorker(openPlanWorker, (api) => api.predict(vehicle, plan, causes, Comlink.proxy(onProgress)));
+  return callWorker(openPlanWorker, (api) => api.predict(vehicle, plan, causes, monitors, Comlink.proxy(onProgress)));
 }
 
 /** Tries other drives in a worker of its own. */

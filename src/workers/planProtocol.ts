@@ -16,6 +16,7 @@ export interface PlanWorkerApi {
     vehicle: Vehicle,
     plan: DrivePlan,
     causes: readonly Odds[],
+    monitors: MonitorSettings,
     onProgress: (share: number) => void,
   ): Promise<Result<PlanPrediction, WorkerBug>>;
   /** What the slow warm-up monitor would make of the planned drive, cause by cause. */

@@ -22,7 +22,7 @@ const torn = [
 ] as const;
 
 function predict(p: DrivePlan, draws = 5) {
-  const steps = predictPlan(vehicle, p, torn, draws);
+  const steps = predictPlan(vehicle, p, torn, { draws });
   for (;;) {
     const step = steps.next();
     if (step.done) return step.value;

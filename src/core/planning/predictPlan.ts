@@ -125,20 +125,24 @@ function openingDue(runs: readonly PlantRun[]): PlanPrediction['opening_s'] {
   return { early: quantileSorted(times, 0.1)!, late: quantileSorted(times, 0.9)! };
 }
 
+/** How a plan is predicted: vehicles drawn per cause, and the shop's own monitors. */
+export interface PredictionOptions {
+  readonly draws?: number;
+  readonly monitors?: MonitorSettings;
+}
+
 /**
  * Predicts a planned drive for one vehicle with the simulator: the band of a sound vehicle and of each cause in play,
  * when opening is due, when a code would set, and how well the plan tells the causes apart. A generator: it yields the
  * share done after each cause.
  *
  * @param causes present odds, most probable first
- * @param draws vehicles per cause
  */
 export function* predictPlan(
   vehicle: Vehicle,
   plan: DrivePlan,
   causes: readonly { readonly cause: Cause; readonly probability: number }[],
-  draws = DRAWS,
-  settings: MonitorSettings = MONITOR_DEFAULTS,
+  { draws = DRAWS, monitors: settings = MONITOR_DEFAULTS }: PredictionOptions = {},
 ): Generator<number, PlanPrediction, undefined> {
   const inPlay = causesInPlay(causes);
   const n = Math.floor(planLength_s(plan) / EVERY_S);
@@ -212,7 +216,7 @@ export function* proposePlans(
   const proposals: PlanProposal[] = [];
   for (const [i, { name, phases }] of PLAN_TEMPLATES.entries()) {
     yield i / PLAN_TEMPLATES.length;
-    const steps = predictPlan(vehicle, { ...plan, phases }, causes, draws);
+    const steps = predictPlan(vehicle, { ...plan, phases }, causes, { draws });
     let step = steps.next();
     while (!step.done) step = steps.next();
     proposals.push({ name, phases, tellsApart: step.value.tellsApart });

@@ -165,7 +165,7 @@ function WhatDrive({ leader }: { leader: Cause }) {
         </p>
       ))}
       <p className="mt-2 type-label">On the plan of this job:</p>
-      {planned === null ? (
+      {planned?.key !== key ? (
         <p className="text-sm">Trying it.</p>
       ) : (
         <ul className="text-sm">

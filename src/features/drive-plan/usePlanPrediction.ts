@@ -4,6 +4,7 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import type { Odds } from '@/core/evidence';
 import type { Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
+import { useJob } from '@/job/JobProvider';
 import { predictInWorker, proposeInWorker } from '@/workers/planClient';
 
 /** Where a calculation in a worker stands. */
@@ -22,11 +23,12 @@ export function usePlanPrediction(
   causes: readonly Odds[],
 ): WorkState<PlanPrediction> {
   const [state, setState] = useState<WorkState<PlanPrediction>>({ status: 'running', share: 0, last: null });
-  const key = JSON.stringify([plan, vehicle, causes.map((c) => [c.cause, Math.round(50 * c.probability)])]);
+  const { monitors } = useJob().figures;
+  const key = JSON.stringify([plan, vehicle, monitors, causes.map((c) => [c.cause, Math.round(50 * c.probability)])]);
   const begin = useEffectEvent(
     () =>
       plan &&
-      predictInWorker(vehicle, plan, causes, (share) =>
+      predictInWorker(vehicle, plan, causes, monitors, (share) =>
         setState((s) => (s.status === 'done' ? s : { status: 'running', share, last: s.last })),
       ),
   );
