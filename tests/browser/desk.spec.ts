@@ -165,6 +165,10 @@ test('codes, what-if, circuit, another drive, and what can be taken away', async
   const svg = (await taken('SVG')).toString();
   expect(svg).toContain('Code van');
   expect(svg).not.toContain('var(');
+  // Taken away from lamp light it is on white paper all the same: the same colours, not pale ones.
+  await page.getByRole('button', { name: 'Dark, for the bay' }).click();
+  expect((await taken('SVG')).toString()).toBe(svg);
+  await page.getByRole('button', { name: 'Light, for the yard' }).click();
   expect([...(await taken('PNG')).subarray(1, 4)].map((b) => String.fromCharCode(b)).join('')).toBe('PNG');
   expect((await taken('CSV')).toString()).toMatch(/^time_s,ect_c,ambient_c\n0,6,6\n/);
   await page.emulateMedia({ media: 'print' });
