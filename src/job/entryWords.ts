@@ -1,5 +1,6 @@
 import { ACTIONS, DRIVE_MARKS, isMark, MARKS, MEASUREMENTS, valuesOf, WORK, type Entry } from '@/core/case';
 import type { UnitFamily } from '@/core/base';
+import type { BenchTest } from '@/core/bench';
 import { findItem } from '@/core/evidence';
 
 /** Shows a value in the shop's unit. */
@@ -57,6 +58,23 @@ export function markLabel(
   return words.filter((w) => w !== '').join(': ');
 }
 
+/** A bench test in a line: what was tested, and how much was read. */
+function benchText(test: BenchTest, part: 'old' | 'new', show: Show): string {
+  const of = part === 'new' ? ', new part' : '';
+  switch (test.of) {
+    case 'sender':
+      return `${test.which === 'gauge' ? 'Gauge sender' : 'Sender'} on the bench${of}: ${count(test.readings.length, 'reading')}`;
+    case 'thermostat':
+      return `Thermostat in hot water${of}, stamped ${show('temperature', test.rated_c)}: ${count(test.readings.length, 'reading')}${test.cleaned ? ', after cleaning' : ''}`;
+    case 'wiggle':
+      return `Wiggled, ${test.fileName}: ${count(test.leaps.length, 'leap')}`;
+    case 'mix':
+      return `Refractometer, ${test.scale} scale: ${show('temperature', test.reads_c, 1)}, ${test.glycol} glycol in the car`;
+  }
+}
+
+const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
+
 const markText = (entry: Extract<Entry, { kind: 'mark' }>, show: Show): string =>
   `${markLabel(entry, show)}, minute ${(entry.at_s / 60).toFixed(1)}`;
 
@@ -64,8 +82,9 @@ const markText = (entry: Extract<Entry, { kind: 'mark' }>, show: Show): string =
 export function entryText(entry: Entry, show: Show, traceName: (traceId: string) => string): string {
   switch (entry.kind) {
     case 'statement':
-    case 'bench':
       return answered(entry.item, entry.answer);
+    case 'bench':
+      return entry.test ? benchText(entry.test, entry.part, show) : answered(entry.item, entry.answer);
     case 'check':
       return `${answered(entry.item, entry.answer)}${entry.minute === null ? '' : `, minute ${entry.minute.toFixed(1)}`}`;
     case 'code':

@@ -1,4 +1,12 @@
-import type { EntryKind, KnownEntry, MeasurementName } from '@/core/case';
+import type { BenchTest } from '@/core/bench';
+import {
+  isBenchOf,
+  readEntry,
+  type BenchRef,
+  type EntryKind,
+  type KnownEntry,
+  type MeasurementName,
+} from '@/core/case';
 import type { Result } from '@/core/base';
 import { database } from './database';
 import { touchCase } from './jobs';
@@ -136,6 +144,31 @@ export const beginNewReading = (jobId: string, name: MeasurementName, place: str
   change(jobId, (live, put) =>
     put(record(jobId, { kind: 'measurement', name, place, values: {}, tolerance: {}, text: '' }, live)),
   );
+
+/**
+ * Changes the bench test that stands, or begins one: inside one transaction, so that two tabs lose no reading.
+ *
+ * @param to the test as it becomes, from the one that stands; null before the first
+ * @param anew begins another test and keeps the one that stood
+ */
+export const changeBench = (
+  jobId: string,
+  ref: BenchRef,
+  to: (now: BenchTest | null) => BenchTest,
+  anew = false,
+): Kept<EntryChange> =>
+  change(jobId, async (live, put) => {
+    const standing = sinceWork(live)
+      .map((e) => readEntry(e, { id: e.id, at: e.at }))
+      .find((e) => isBenchOf(e, ref));
+    const test = to(standing?.test ?? null);
+    const same = anew ? undefined : live.find((e) => e.id === standing?.id);
+    await put(
+      same
+        ? { ...same, test }
+        : record(jobId, { kind: 'bench', item: '', answer: '', part: ref.part, text: '', test }, live),
+    );
+  });
 
 /** Writes a note of a stage; an emptied one is taken back. */
 export const setNote = (jobId: string, stage: string, text: string): Kept<EntryChange> =>

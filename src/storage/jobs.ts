@@ -14,6 +14,7 @@ import type {
 } from './records';
 import { kept, type StorageError } from './storageError';
 import { deleteRowsOfJob, putRowsOfJob, rowsOfJob, wholeJobTables, type JobRows } from './tables';
+import { NO_VEHICLE_ID } from './vehicles';
 
 /** Fields of a new job. */
 export interface NewJob {
@@ -173,7 +174,11 @@ async function countsBy(eachKey: (count: (key: unknown) => void) => Promise<void
 export async function listJobs(): Promise<JobSummary[]> {
   const db = database();
   const [jobs, vehicles, summaries, traces, judged] = await Promise.all([
-    db.jobs.orderBy('updatedAt').reverse().toArray(),
+    db.jobs
+      .orderBy('updatedAt')
+      .reverse()
+      .filter((job) => job.vehicleId !== NO_VEHICLE_ID)
+      .toArray(),
     db.vehicles.toArray(),
     db.summaries.toArray(),
     countsBy((count) => db.traces.orderBy('jobId').eachKey(count)),

@@ -61,7 +61,7 @@ export interface PlanRecord {
 }
 
 /** Procedures that this version times. */
-export type RunKind = 'drive';
+export type RunKind = 'drive' | 'pot';
 
 /** A procedure being timed: kept so that a reload does not lose it. */
 export interface RunRecord extends Run {

@@ -43,18 +43,19 @@ export function saveSettings(change: Partial<Settings>): Promise<Result<void, St
   });
 }
 
-const ORDER_KEY = 'overheating-order';
+/** Lists that a shop puts into an order of its own. */
+export type OrderedList = 'overheating-order' | 'fan-order';
 const orderSchema = array(string().required()).required();
 
-/** The shop's own order of looking at an overheating car; null when it never changed the offered one. */
-export async function loadOverheatingOrder(): Promise<readonly string[] | null> {
-  const stored = await database().settings.get(ORDER_KEY);
+/** The shop's own order of a list; null when it never changed the offered one. */
+export async function loadOrder(list: OrderedList): Promise<readonly string[] | null> {
+  const stored = await database().settings.get(list);
   return stored && orderSchema.isValidSync(stored.value) ? (stored.value as string[]) : null;
 }
 
 /** Keeps the shop's order. */
-export const saveOverheatingOrder = (order: readonly string[]): Promise<Result<string, StorageError>> =>
-  kept(() => database().settings.put({ key: ORDER_KEY, value: order }));
+export const saveOrder = (list: OrderedList, order: readonly string[]): Promise<Result<string, StorageError>> =>
+  kept(() => database().settings.put({ key: list, value: order }));
 
 const DEMO_KEY = 'demo-loaded';
 

@@ -34,8 +34,15 @@ export function addVehicle(fields: NewVehicle): Promise<Result<VehicleRecord, St
   });
 }
 
+/** What stands in for a vehicle where a part is tested without one; never listed. */
+export const NO_VEHICLE_ID = 'no-vehicle';
+
 /** Every vehicle, by plate. */
-export const listVehicles = (): Promise<VehicleRecord[]> => database().vehicles.orderBy('plate').toArray();
+export const listVehicles = (): Promise<VehicleRecord[]> =>
+  database()
+    .vehicles.orderBy('plate')
+    .filter((v) => v.id !== NO_VEHICLE_ID)
+    .toArray();
 
 /** A vehicle; undefined when it does not exist. */
 export const loadVehicle = (id: string): Promise<VehicleRecord | undefined> => database().vehicles.get(id);

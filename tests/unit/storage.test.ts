@@ -33,13 +33,7 @@ import {
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
 import { changeRun, loadRun } from '@/storage/runs';
-import {
-  DEFAULT_SETTINGS,
-  loadOverheatingOrder,
-  loadSettings,
-  saveOverheatingOrder,
-  saveSettings,
-} from '@/storage/settings';
+import { DEFAULT_SETTINGS, loadOrder, loadSettings, saveOrder, saveSettings } from '@/storage/settings';
 import { toStorageError } from '@/storage/storageError';
 import { JOB_TABLE_NAMES, rowsOfJob } from '@/storage/tables';
 import {
@@ -220,9 +214,9 @@ describe('store', () => {
     expect((await loadSettings()).pressure).toBe('psi');
     await database().settings.put({ key: 'shop', value: { pressure: 'furlong' } });
     expect(await loadSettings()).toEqual(DEFAULT_SETTINGS);
-    expect(await loadOverheatingOrder()).toBeNull();
-    await good(saveOverheatingOrder(['b', 'a']));
-    expect(await loadOverheatingOrder()).toEqual(['b', 'a']);
+    expect(await loadOrder('overheating-order')).toBeNull();
+    await good(saveOrder('overheating-order', ['b', 'a']));
+    expect(await loadOrder('overheating-order')).toEqual(['b', 'a']);
   });
 
   it('a vehicle lists its jobs, and is deleted only when none stands on it', async () => {

@@ -1,13 +1,19 @@
+import { computeBoiling } from './computeBoiling';
 import { computeCase } from './computeCase';
 import { computeCompare } from './computeCompare';
 import { computeFeatures } from './computeFeatures';
 import { computeMonitors } from './computeMonitors';
+import { computeSender } from './computeSender';
+import { computeThermostat } from './computeThermostat';
 import type { Computation } from './computation';
 
 /** Every computation by its name. */
 export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
+  boiling: computeBoiling,
   case: computeCase,
   compare: computeCompare,
   features: computeFeatures,
   monitors: computeMonitors,
+  sender: computeSender,
+  thermostat: computeThermostat,
 };

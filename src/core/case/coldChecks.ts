@@ -14,6 +14,9 @@ export const WEAK_CAP = 0.85;
 /** A level this far under the mark is low, mm. */
 export const LEVEL_LOW_MM = -5;
 
+/** From here more glycol gains next to nothing and carries less heat, %. Source: the table, near its lowest point. */
+const AS_STRONG_PCT = 57;
+
 type Values = Readonly<Record<string, number>>;
 
 /** What a soak comparison means, in words; null until coolant and one other thermometer are there. */
@@ -65,7 +68,7 @@ export function mixSays(freezes_c: number): { readonly glycol_pct: number; reado
   const says =
     glycol_pct < 33
       ? 'Too weak: freezes and cracks the block, and too little inhibitor. Correct it when the system is open.'
-      : glycol_pct > BEST_PROTECTION_PCT - 1
+      : glycol_pct > AS_STRONG_PCT
         ? 'As strong as protects at all: it carries less heat, and past about 68 % it protects less again.'
         : `Good to ${temperatureText(freezing_c(glycol_pct))}.`;
   return { glycol_pct, says: says + tooStrong };

@@ -1,5 +1,5 @@
 import type { Vehicle } from '../base';
-import { glycolForFreezing_pct } from '../coolant';
+import { glycolForFreezing_pct, readRefractometer } from '../coolant';
 import { unmeasured, type CoolantState } from '../limits';
 import { capCheck } from './coldChecks';
 import { inOrder, type Entry, type MeasurementEntry } from './entry';
@@ -29,14 +29,29 @@ function latest(
   return found;
 }
 
+/** The latest reading of the mix, of the cold look or of the bench; empty where none holds any more. */
+function latestMix(entries: readonly Entry[]): Partial<Pick<CoolantState, 'glycol' | 'glycol_pct'>> {
+  let found: Partial<Pick<CoolantState, 'glycol' | 'glycol_pct'>> = {};
+  for (const e of entries) {
+    if (e.kind === 'measurement' && e.name === 'coolant' && e.values.freezes_c !== undefined) {
+      found = { glycol_pct: glycolForFreezing_pct(e.values.freezes_c) };
+    }
+    if (e.kind === 'bench' && e.test?.of === 'mix' && e.part === 'old') {
+      found = { glycol: e.test.glycol, glycol_pct: readRefractometer(e.test).glycol_pct };
+    }
+    if (e.kind === 'work' && NEW_COOLANT.includes(e.work)) found = {};
+  }
+  return found;
+}
+
 /** What is known of a car's cap and mix by its chronicle. */
 export function coolantState(entries: readonly Entry[], vehicle: Vehicle, altitude_m: number): CoolantState {
   const live = inOrder(entries.filter((e) => e.takenBack !== true));
   const cap = latest(live, 'cap', 'releases_kpa', NEW_CAP);
-  const mix = latest(live, 'coolant', 'freezes_c', NEW_COOLANT);
+  const mix = latestMix(live);
   return {
     ...unmeasured(vehicle, altitude_m),
-    ...(mix ? { glycol_pct: glycolForFreezing_pct(mix.values.freezes_c!) } : {}),
+    ...mix,
     ...(cap ? { releases_kpa: cap.values.releases_kpa!, capWeak: capCheck(vehicle, cap.values, altitude_m).weak } : {}),
   };
 }

@@ -1,3 +1,4 @@
+import type { BenchTest } from '../bench';
 import type { ActionKind } from './actions';
 import type { DriveMarkKind } from './driveMarks';
 import type { MeasurementName } from './measurements';
@@ -66,11 +67,13 @@ export interface MarkEntry extends EntryBase {
   readonly text: string;
 }
 
-/** A bench test of a part: an item of the catalogue answered by its key. */
+/** A bench test of a part: its readings, or an item of the catalogue answered by its key. */
 export interface BenchEntry extends EntryBase {
   readonly kind: 'bench';
+  /** Empty where the readings of a test stand. */
   readonly item: string;
   readonly answer: string;
+  readonly test?: BenchTest | null | undefined;
   /** The part that came out, or the one that goes in: a new part's test says nothing of what was wrong. */
   readonly part: 'old' | 'new';
   readonly text: string;

@@ -1,6 +1,6 @@
 export { ACTION_KINDS, ACTIONS, actionSpec, type ActionKind } from './actions';
 export { caseOf, type Case, type CaseDrive, type CaseInput, type CaseLine, type CaseStep } from './caseOf';
-export { capCheck, LEVEL_LOW_MM, mendFirst, mixSays, railsSay, soakSays } from './coldChecks';
+export { capCheck, LEVEL_LOW_MM, mendFirst, mixSays, railsSay, soakSays, WEAK_CAP } from './coldChecks';
 export { coolantState } from './coolantState';
 export { lineContext, type CaseVehicle, type LineContext } from './context';
 export { actionCosts, decide, testWorth, type ActionCost, type Decision, type TestWorth } from './decide';
@@ -49,4 +49,13 @@ export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';
 export { type Separability } from './separability';
 export { WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
-export { earlierReadings, saidBefore, sinceLastWork, standingAnswer, standingReading } from './standing';
+export {
+  benchTests,
+  earlierReadings,
+  isBenchOf,
+  saidBefore,
+  sinceLastWork,
+  standingAnswer,
+  standingReading,
+  type BenchRef,
+} from './standing';

@@ -28,6 +28,8 @@ const ohms = (label: string): ValueSpec => ({
   relative: true,
 });
 
+const volts = (label: string): ValueSpec => ({ label, family: null, unit: 'V', min: 0, max: 60, sd: 0.1 });
+
 /**
  * Everything that can be measured on a job, with its values. Usual instruments: control units round to a degree and are
  * trusted to about 1.5 K, workshop thermometers to 1 K, infrared on a matt housing to 3 K, a cap tester to 5 kPa, an
@@ -82,6 +84,48 @@ export const MEASUREMENTS = {
   needle: {
     title: 'Gauge against scan reading, warm',
     values: { gauge_c: celsius('Gauge', -50, 200, 5), scan_c: celsius('Scan', -60, 200, 1.5) },
+  },
+  moment: {
+    title: 'Scan, needle and reference at one moment',
+    values: {
+      reference_c: celsius('Reference', -50, 160, 1),
+      scan_c: celsius('Scan', -60, 200, 1.5),
+      gauge_c: celsius('Needle', -50, 200, 5),
+    },
+  },
+  fan: {
+    title: 'Radiator fan, commanded on',
+    values: {
+      supply_v: volts('At its plug'),
+      running_a: { label: 'Draws', family: null, unit: 'A', min: 0, max: 150, sd: 0.3 },
+      fuse_a: { label: 'Its fuse', family: null, unit: 'A', min: 1, max: 200, sd: 0.01 },
+      earthDrop_v: { label: 'Lost in its earth', family: null, unit: 'V', min: 0, max: 30, sd: 0.02 },
+    },
+  },
+  clutch: {
+    title: 'Viscous fan by time',
+    values: {
+      roars_c: celsius('Roars from', -40, 160, 2),
+      quiet_c: celsius('Quiet again at', -40, 160, 2),
+      rpm: bare('At', 'rpm', 300, 8000, 50),
+    },
+  },
+  element: {
+    title: 'Heating circuit of the thermostat',
+    values: {
+      part_ohm: { label: 'At the part', family: null, unit: 'Ω', min: 0, max: 10_000_000, sd: 1, relative: true },
+      supply_v: volts('Supply pin, key on'),
+      control_v: volts('Control line, commanded'),
+      wiggle_ohm: { label: 'Moved by, wiggled', family: null, unit: 'Ω', min: 0, max: 10_000_000, sd: 0.2 },
+    },
+  },
+  hold: {
+    title: 'Pressure hold, cold',
+    values: {
+      start_kpa: { ...pressure('Pumped to'), sd: 2 },
+      end_kpa: { ...pressure('Then'), sd: 2 },
+      minutes: bare('After', 'min', 0.5, 2000, 0.1),
+    },
   },
   outside: { title: 'Outside air', values: { outside_c: celsius('Outside', -60, 60, 1.5) } },
 } as const satisfies Readonly<

@@ -1,4 +1,5 @@
 import { boolean, mixed, number, object, string, ValidationError, type AnyObjectSchema } from 'yup';
+import { benchTestSchema, type BenchTest } from '../bench';
 import { isAnswer } from '../evidence';
 import { ACTION_KINDS, type ActionKind } from './actions';
 import { DRIVE_MARK_KINDS, type DriveMarkKind } from './driveMarks';
@@ -51,8 +52,9 @@ const SHAPES: Readonly<Record<EntryKind, AnyObjectSchema>> = {
   }),
   bench: object({
     ...base,
-    item: key(),
-    answer: key(),
+    item: text(),
+    answer: text(),
+    test: mixed<BenchTest>().nullable().optional(),
     part: mixed<'old' | 'new'>().oneOf(['old', 'new']).default('old'),
     text: text(),
   }),
@@ -82,6 +84,10 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 /** What this version cannot make sense of in an entry of the right shape; null when nothing. */
 function strangeness(entry: KnownEntry): string | null {
   if (entry.kind === 'check' && isMark(entry.item)) return null;
+  if (entry.kind === 'bench' && entry.test) {
+    const { of } = entry.test as { readonly of?: unknown };
+    return benchTestSchema(of) ? null : `bench test of “${String(of)}” is not known to this version`;
+  }
   if (entry.kind === 'statement' || entry.kind === 'check' || entry.kind === 'bench') {
     return isAnswer(entry.item, entry.answer)
       ? null
@@ -96,6 +102,11 @@ function strangeness(entry: KnownEntry): string | null {
     if (error) return error;
   }
   return null;
+}
+
+/** Readings of a bench test as this version keeps them. @throws {ValidationError} naming the field that cannot be */
+function readTest(test: BenchTest): BenchTest {
+  return benchTestSchema(test.of)!.validateSync(test, { stripUnknown: true }) as BenchTest;
 }
 
 /**
@@ -124,7 +135,8 @@ export function readEntry(value: unknown, fallback: { readonly id: string; reado
       kind,
     } as KnownEntry;
     const strange = strangeness(entry);
-    return strange === null ? entry : unknown(strange);
+    if (strange !== null) return unknown(strange);
+    return entry.kind === 'bench' && entry.test ? { ...entry, test: readTest(entry.test) } : entry;
   } catch (error) {
     if (error instanceof ValidationError) return unknown(error.errors.join('; '));
     throw error;

@@ -1,4 +1,5 @@
-import { inOrder, type Entry, type MeasurementEntry } from './entry';
+import type { BenchTest } from '../bench';
+import { inOrder, type BenchEntry, type Entry, type MeasurementEntry } from './entry';
 import type { MeasurementName } from './measurements';
 
 /** Entries that count, since the last work: what stands for the car as it is now. */
@@ -35,6 +36,29 @@ export const standingReading = (
     (e): e is MeasurementEntry =>
       e.kind === 'measurement' && e.name === name && (place === undefined || e.place === place),
   ) ?? null;
+
+/** Which bench test is meant: of what, of which of two senders, of the old part or the new one. */
+export interface BenchRef {
+  readonly of: BenchTest['of'];
+  readonly which?: 'engine' | 'gauge';
+  readonly part: BenchEntry['part'];
+}
+
+/** True for an entry that holds such a test. */
+export const isBenchOf = (
+  entry: Entry,
+  { of, which, part }: BenchRef,
+): entry is BenchEntry & { readonly test: BenchTest } =>
+  entry.kind === 'bench' &&
+  entry.test?.of === of &&
+  entry.part === part &&
+  (entry.test.of !== 'sender' || entry.test.which === (which ?? 'engine'));
+
+/** Bench tests of one kind since the last work, the one that stands first. */
+export const benchTests = (entries: readonly Entry[], ref: BenchRef) =>
+  sinceLastWork(entries)
+    .filter((e) => isBenchOf(e, ref))
+    .reverse();
 
 /** Earlier readings of a measurement that hold something, latest first. */
 export const earlierReadings = (entries: readonly Entry[], name: MeasurementName, than: string): MeasurementEntry[] =>

@@ -1,41 +1,59 @@
-import { celsiusToKelvin, KELVIN_AT_0_C } from '../base';
-import { BOILING_C, FREEZING_C, GLYCOL_VOLUME_PCT } from './glycolTable';
+import { KELVIN_AT_0_C, celsiusToKelvin } from '../base';
+import { cubicAt, monotoneCubic, type MonotoneCubic } from '../signal';
+import { GLYCOL_TABLES, type Glycol } from './glycolTable';
 
 /** Standard atmosphere, kPa. */
 export const STANDARD_ATMOSPHERE_KPA = 101.325;
 
-function inTable(x: number, xs: readonly number[], ys: readonly number[]): number {
-  if (x <= xs[0]!) return ys[0]!;
-  for (let i = 1; i < xs.length; i++) {
-    if (x <= xs[i]!) return ys[i - 1]! + ((ys[i]! - ys[i - 1]!) * (x - xs[i - 1]!)) / (xs[i]! - xs[i - 1]!);
-  }
-  return ys[ys.length - 1]!;
-}
+const curves = (of: 'freezing_c' | 'boiling_c'): Readonly<Record<Glycol, MonotoneCubic>> => ({
+  ethylene: monotoneCubic(GLYCOL_TABLES.ethylene.volume_pct, GLYCOL_TABLES.ethylene[of]),
+  propylene: monotoneCubic(GLYCOL_TABLES.propylene.volume_pct, GLYCOL_TABLES.propylene[of]),
+});
+const FREEZING = curves('freezing_c');
+const BOILING = curves('boiling_c');
 
-/** Freezing point of an ethylene glycol mix, °C, from its share by volume, %. */
-export const freezing_c = (glycol_pct: number): number => inTable(glycol_pct, GLYCOL_VOLUME_PCT, FREEZING_C);
+/** Freezing point of a mix, °C, from its glycol by volume, %; the table's figure at each of its points. */
+export const freezing_c = (glycol_pct: number, glycol: Glycol = 'ethylene'): number =>
+  cubicAt(FREEZING[glycol], glycol_pct);
 
-/** Share at which a mix protects best, %; above it, and clearly above 68 %, it freezes sooner again. Source: the same table. */
-export const BEST_PROTECTION_PCT = 57.8;
+/** Boiling point of a mix at one atmosphere, °C. */
+export const boiling_c = (glycol_pct: number, glycol: Glycol = 'ethylene'): number =>
+  cubicAt(BOILING[glycol], glycol_pct);
 
-/** Strongest mix of the table, %. */
-const STRONGEST_PCT = 95;
+/** Share of ethylene glycol at which a mix protects best, %; above it, it freezes sooner again. Source: the table. */
+export const BEST_PROTECTION_PCT = GLYCOL_TABLES.ethylene.best_pct;
 
 /**
- * Ethylene glycol by volume, %, whose mix freezes at a temperature; the ends hold. Every freezing point but the lowest
- * belongs to two mixes.
+ * Glycol by volume, %, whose mix freezes at a temperature; the ends hold. Every freezing point but the lowest belongs to
+ * two mixes of ethylene glycol.
  *
  * @param side of the lowest freezing point on which to look
  */
-export function glycolForFreezing_pct(freeze_c: number, side: 'usual' | 'too-strong' = 'usual'): number {
-  let weak = side === 'usual' ? 0 : STRONGEST_PCT;
-  let best: number = BEST_PROTECTION_PCT;
+export function glycolForFreezing_pct(
+  freeze_c: number,
+  side: 'usual' | 'too-strong' = 'usual',
+  glycol: Glycol = 'ethylene',
+): number {
+  let far = side === 'usual' ? 0 : 100;
+  let best: number = GLYCOL_TABLES[glycol].best_pct;
   for (let i = 0; i < 40; i++) {
-    const middle = (weak + best) / 2;
-    if (freezing_c(middle) > freeze_c) weak = middle;
+    const middle = (far + best) / 2;
+    if (freezing_c(middle, glycol) > freeze_c) far = middle;
     else best = middle;
   }
-  return (weak + best) / 2;
+  return (far + best) / 2;
+}
+
+/** Glycol by volume, %, whose mix boils at a temperature at one atmosphere; the ends hold. */
+export function glycolForBoiling_pct(boil_c: number, glycol: Glycol = 'ethylene'): number {
+  let weak = 0;
+  let strong = 100;
+  for (let i = 0; i < 40; i++) {
+    const middle = (weak + strong) / 2;
+    if (boiling_c(middle, glycol) < boil_c) weak = middle;
+    else strong = middle;
+  }
+  return (weak + strong) / 2;
 }
 
 /**
@@ -74,18 +92,42 @@ export function saturationTemperature_c(pressure_kpa: number): number {
 export const ambientPressure_kpa = (altitude_m: number): number =>
   STANDARD_ATMOSPHERE_KPA * (1 - 2.25577e-5 * altitude_m) ** 5.25588;
 
+/** What decides where a mix boils. */
+export interface UnderCap {
+  readonly glycol: Glycol;
+  /** Glycol by volume, %. */
+  readonly glycol_pct: number;
+  /** Pressure the cap holds above ambient, kPa (0: dead cap). */
+  readonly cap_kpa: number;
+  readonly ambient_kpa: number;
+}
+
 /**
- * Boiling point of the coolant under its cap, °C. The mix lowers the vapour pressure by its water activity, taken
- * from its boiling point at one atmosphere.
+ * Boiling point of the coolant under its cap, °C. The mix lowers the vapour pressure by its water activity, taken from
+ * its boiling point at one atmosphere.
+ */
+export function boils_c({ glycol, glycol_pct, cap_kpa, ambient_kpa }: UnderCap): number {
+  const activity = STANDARD_ATMOSPHERE_KPA / saturationPressure_kpa(boiling_c(glycol_pct, glycol));
+  return saturationTemperature_c((ambient_kpa + cap_kpa) / activity);
+}
+
+/**
+ * Boiling point of ethylene glycol in water under its cap, °C.
  *
  * @param glycol_pct ethylene glycol by volume, %
  * @param cap_kpa pressure the cap holds above ambient, kPa (0: dead cap)
  * @param altitude_m height above sea level, m
  * @example boilingUnderCap_c(47.6, 103, 0).toFixed(0) // => '129'
  */
-export function boilingUnderCap_c(glycol_pct: number, cap_kpa: number, altitude_m = 0): number {
-  const activity = STANDARD_ATMOSPHERE_KPA / saturationPressure_kpa(inTable(glycol_pct, GLYCOL_VOLUME_PCT, BOILING_C));
-  return saturationTemperature_c((ambientPressure_kpa(altitude_m) + cap_kpa) / activity);
+export const boilingUnderCap_c = (glycol_pct: number, cap_kpa: number, altitude_m = 0): number =>
+  boils_c({ glycol: 'ethylene', glycol_pct, cap_kpa, ambient_kpa: ambientPressure_kpa(altitude_m) });
+
+/**
+ * Pressure that the cap must hold above ambient for the mix to boil at a temperature, kPa; 0 where none is needed.
+ */
+export function capFor_kpa(boils_at_c: number, { glycol, glycol_pct, ambient_kpa }: Omit<UnderCap, 'cap_kpa'>): number {
+  const activity = STANDARD_ATMOSPHERE_KPA / saturationPressure_kpa(boiling_c(glycol_pct, glycol));
+  return Math.max(0, saturationPressure_kpa(boils_at_c) * activity - ambient_kpa);
 }
 
 /**

@@ -1,4 +1,5 @@
 export {
+  appliesTo,
   buildCatalogue,
   CATALOGUE,
   catalogueItem,

@@ -1,5 +1,5 @@
 import { CAUSES, perCause, type Cause, type PerCause, type Vehicle } from '../base';
-import { CATALOGUE, type CatalogueItem, type ItemAnswer } from './catalogue/catalogue';
+import { appliesTo, CATALOGUE, type CatalogueItem, type ItemAnswer } from './catalogue/catalogue';
 import { causeName } from './causeText';
 
 /** Entropy of odds, bits. */
@@ -76,7 +76,7 @@ export function openTests(
 ): TestProposal[] {
   return catalogue
     .filter((item) => item.stage !== 'complaint' && item.stage !== 'code')
-    .filter((item) => !done.has(item.id) && (!item.onlyHeated || vehicle.thermostat.heated))
+    .filter((item) => !done.has(item.id) && appliesTo(item, vehicle))
     .map((item) => proposeTest(item, probabilities, vehicle))
     .filter((p) => p.gain_bits > LEAST_BITS)
     .sort((a, b) => b.bitsPerMinute - a.bitsPerMinute);

@@ -4,9 +4,10 @@ import { startingVehicle } from '../planning';
 import { boilingOf, stopLimit_c, unmeasured, type CoolantState } from './boiling';
 
 const VEHICLE = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
-const WATER: CoolantState = { glycol_pct: 0, releases_kpa: null, capWeak: false, altitude_m: 0 };
+const WATER: CoolantState = { glycol: 'ethylene', glycol_pct: 0, releases_kpa: null, capWeak: false, altitude_m: 0 };
 
 const states: fc.Arbitrary<CoolantState> = fc.record({
+  glycol: fc.constantFrom('ethylene', 'propylene'),
   glycol_pct: fc.double({ min: 0, max: 70, noNaN: true }),
   releases_kpa: fc.option(fc.double({ min: 0, max: 200, noNaN: true })),
   capWeak: fc.boolean(),

@@ -1,8 +1,9 @@
 import type { Vehicle } from '../base';
-import { boilingUnderCap_c } from '../coolant';
+import { ambientPressure_kpa, boils_c as boilsAt_c, type Glycol } from '../coolant';
 
 /** What decides where this car's coolant boils today. */
 export interface CoolantState {
+  readonly glycol: Glycol;
   readonly glycol_pct: number;
   /** Pressure at which the cap releases, as measured, kPa; null while nobody measured it. */
   readonly releases_kpa: number | null;
@@ -14,6 +15,8 @@ export interface CoolantState {
 
 /** The coolant of a car on which nothing was measured. */
 export const unmeasured = (vehicle: Vehicle, altitude_m = 0): CoolantState => ({
+  // The vehicle file does not say which glycol: most cars have ethylene glycol.
+  glycol: 'ethylene',
   glycol_pct: vehicle.coolant.glycol_pct,
   releases_kpa: null,
   capWeak: false,
@@ -35,10 +38,10 @@ export interface Boiling {
 }
 
 /** Boiling of a car as it stands: a cap that is weak, or that nobody measured, holds nothing. */
-export function boilingOf({ glycol_pct, releases_kpa, capWeak, altitude_m }: CoolantState): Boiling {
+export function boilingOf({ glycol, glycol_pct, releases_kpa, capWeak, altitude_m }: CoolantState): Boiling {
   const cap = releases_kpa === null ? 'not-measured' : capWeak ? 'weak' : 'measured';
   const holds_kpa = cap === 'measured' ? releases_kpa! : 0;
-  const boils_c = boilingUnderCap_c(glycol_pct, holds_kpa, altitude_m);
+  const boils_c = boilsAt_c({ glycol, glycol_pct, cap_kpa: holds_kpa, ambient_kpa: ambientPressure_kpa(altitude_m) });
   const margin = cap === 'measured' ? MARGIN_K.measured : MARGIN_K.dead;
   return { boils_c, cap, highestLimit_c: Math.floor(boils_c - margin) };
 }

@@ -1,5 +1,5 @@
 import type { Vehicle } from '../base';
-import { boilingUnderCap_c } from '../coolant';
+import { ambientPressure_kpa, boils_c } from '../coolant';
 import { MONITOR_DEFAULTS } from '../monitor';
 import type { CoolantState } from './boiling';
 
@@ -26,8 +26,9 @@ export interface ScaleSituation {
 
 /** Where the coolant boils by what is known, and in which words. */
 function boilingMark({ coolant }: Vehicle, state: CoolantState | undefined): { at_c: number; label: string } {
-  const { glycol_pct = coolant.glycol_pct, altitude_m = 0, releases_kpa = null } = state ?? {};
-  const boils = (kpa: number) => boilingUnderCap_c(glycol_pct, kpa, altitude_m);
+  const { glycol = 'ethylene', glycol_pct = coolant.glycol_pct, altitude_m = 0, releases_kpa = null } = state ?? {};
+  const ambient_kpa = ambientPressure_kpa(altitude_m);
+  const boils = (cap_kpa: number) => boils_c({ glycol, glycol_pct, cap_kpa, ambient_kpa });
   if (state?.capWeak) return { at_c: boils(0), label: 'boils, weak cap' };
   if (releases_kpa !== null) return { at_c: boils(releases_kpa), label: 'boils, cap measured' };
   return coolant.cap_kpa === null

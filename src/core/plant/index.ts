@@ -6,3 +6,4 @@ export { seededRandom, type Random } from './random';
 export { drawVehicle } from './randomVehicle';
 export { drawScenario, type Scenario, type ScenarioRequest } from './scenario';
 export { RECORD_STEP_S, simulateDrive, type PlantConditions, type PlantRun } from './simulate';
+export { waterTest, type PotCourse, type PotReading, type PotValve } from './waterTest';

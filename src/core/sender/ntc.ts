@@ -44,7 +44,10 @@ export function ntcCelsius(ohms: number, { a, b, c }: NtcCurve): number {
  * Source: closed inverse of the Steinhart-Hart equation (Cardano).
  */
 export function ntcOhms(temp_c: number, { a, b, c }: NtcCurve): number {
-  const y = (a - 1 / celsiusToKelvin(temp_c)) / c;
+  const inverse = 1 / celsiusToKelvin(temp_c);
+  // Without its cubic term the equation is the beta formula, and the closed form divides by zero.
+  if (Math.abs(c) < 1e-12) return Math.exp((inverse - a) / b);
+  const y = (a - inverse) / c;
   const x = Math.sqrt((b / (3 * c)) ** 3 + (y / 2) ** 2);
   return Math.exp(Math.cbrt(x - y / 2) - Math.cbrt(x + y / 2));
 }

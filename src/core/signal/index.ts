@@ -1,5 +1,6 @@
 export { binMeans, type BinMeans } from './binMeans';
 export { joinFindings, wandered, type Gaussian } from './gaussian';
 export { interpolateTable, resample } from './interpolate';
+export { cubicAt, monotoneCubic, type MonotoneCubic } from './monotoneCubic';
 export { thin } from './thin';
 export { inverseNormal, logSumExp, normalCdf, smoothStep, studentLog } from './normal';

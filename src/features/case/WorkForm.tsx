@@ -1,7 +1,8 @@
 'use client';
 
 import { useState } from 'react';
-import { WORK, WORK_KINDS, workSpec, type WorkKind } from '@/core/case';
+import { judgeThermostat } from '@/core/bench';
+import { benchTests, WORK, WORK_KINDS, workSpec, type Entry, type WorkKind } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
@@ -12,13 +13,24 @@ import type { JobState } from '@/storage/records';
 /** States that a repair leaves behind. */
 const BEFORE_PROOF: readonly JobState[] = ['to-look-at', 'drive-planned', 'waiting-for-part'];
 
+/** True where the new thermostat was tested in hot water and found good. */
+function newThermostatPassed(entries: readonly Entry[]): boolean {
+  const [standing] = benchTests(entries, { of: 'thermostat', part: 'new' });
+  if (standing?.test.of !== 'thermostat') return false;
+  const judged = judgeThermostat(standing.test);
+  return judged.ok && judged.value.verdict === 'good';
+}
+
 /** Writes down work that was done: it moves what is wrong now, and leaves what was wrong at arrival to be told. */
 export function WorkForm() {
-  const { job } = useJob();
+  const { job, entries } = useJob();
   const write = useWrite();
   const [work, setWork] = useState<WorkKind | ''>('');
   const [detail, setDetail] = useState('');
-  const [benchPassed, setBenchPassed] = useState(false);
+  // A new part that passed on the bench need not be ticked again.
+  const [ticked, setBenchPassed] = useState<boolean | null>(null);
+  const passed = work === 'replaced-thermostat' && newThermostatPassed(entries);
+  const benchPassed = ticked ?? passed;
   const fits = work !== '' && workSpec(work).brings.length > 0;
   const keep = async () => {
     if (work === '') return;
@@ -30,7 +42,7 @@ export function WorkForm() {
     if (BEFORE_PROOF.includes(job.state)) await write(setStanding(job.id, { state: 'to-prove' }));
     setWork('');
     setDetail('');
-    setBenchPassed(false);
+    setBenchPassed(null);
   };
   return (
     <section aria-labelledby="work-title">
@@ -77,7 +89,7 @@ export function WorkForm() {
               checked={benchPassed}
               onChange={(e) => setBenchPassed(e.target.checked)}
             />
-            New part bench-tested
+            New part bench-tested{passed && ticked === null ? ', as on the bench' : ''}
           </label>
         )}
         <button type="submit" className="btn btn-primary" disabled={work === ''}>

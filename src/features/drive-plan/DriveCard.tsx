@@ -8,7 +8,7 @@ import type { PlanRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
 import { checksOf } from './DueCheck';
 import { driveCautions } from './driveCautions';
-import { clock } from './clock';
+import { clock } from '@/ui/clock';
 
 /** The drive on one sheet of paper, for the passenger. */
 export function DriveCard({ plan, prediction }: { plan: PlanRecord; prediction: PlanPrediction | null }) {

@@ -6,7 +6,7 @@ import { nextDue } from '@/core/procedure';
 import { AnswerItem } from '@/job/AnswerItem';
 import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
-import { clock } from './clock';
+import { clock } from '@/ui/clock';
 
 /**
  * Observations of a drive that are evidence, in the order of their minutes: the same on paper, on the stopwatch and on

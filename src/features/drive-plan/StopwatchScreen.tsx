@@ -2,7 +2,6 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
-import { useEffect, useState } from 'react';
 import { standingAnswer } from '@/core/case';
 import { CAUTIONS } from '@/core/cautions';
 import { PHASE_NAME, planLength_s } from '@/core/planning';
@@ -13,22 +12,13 @@ import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { changeRun, loadRun } from '@/storage/runs';
+import { useNow } from '@/ui/useNow';
 import { useUnits } from '@/ui/units';
 import { checksOf, DueCheck } from './DueCheck';
 import { driveCautions } from './driveCautions';
-import { clock } from './clock';
+import { clock } from '@/ui/clock';
 import { usePlan } from './usePlan';
 import { usePlanPrediction } from './usePlanPrediction';
-
-function useNow(running: boolean): number {
-  const [now, setNow] = useState(() => Date.now());
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => setNow(Date.now()), 250);
-    return () => clearInterval(timer);
-  }, [running]);
-  return now;
-}
 
 /** The stopwatch card: phases, due times, and big buttons for what is felt and seen, each kept with its minute. */
 export function StopwatchScreen() {

@@ -14,12 +14,14 @@ import { saveJob } from '@/job/jobFile';
 import { useJob } from '@/job/JobProvider';
 import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
 import { useWrite } from '@/job/useWrite';
+import { isLooseBench } from '@/storage/benches';
 import { deleteJob, restoreJob, setStanding } from '@/storage/jobs';
 import { standingOf } from '@/storage/jobStanding';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
 import { Said, useUnits } from '@/ui/units';
+import { LooseFrame } from './LooseFrame';
 import { StageNav } from './StageNav';
 
 /** The parts of a headline that sums several causes. */
@@ -143,8 +145,13 @@ function StatePicker() {
   );
 }
 
-/** The frame of a job: what is most likely, how sure, what to do next, the odds and the evidence, always in sight. */
+/** The frame of a job, or of a bench test that belongs to none. */
 export function JobFrame({ children }: { children: ReactNode }) {
+  return isLooseBench(useJob().job) ? <LooseFrame>{children}</LooseFrame> : <WholeFrame>{children}</WholeFrame>;
+}
+
+/** The frame of a job: what is most likely, how sure, what to do next, the odds and the evidence, always in sight. */
+function WholeFrame({ children }: { children: ReactNode }) {
   const { job, vehicle, case: found } = useJob();
   const write = useWrite();
   const router = useRouter();

@@ -13,11 +13,12 @@ export const STAGES = [
   { key: '3', name: 'Drive', path: '/drive' },
   { key: '4', name: 'Trace', path: '' },
   { key: '5', name: 'Desk', path: '/desk' },
-  { key: '6', name: 'Case', path: '/case' },
-  { key: '7', name: 'Decide', path: '/decide' },
+  { key: '6', name: 'Bench', path: '/bench' },
+  { key: '7', name: 'Case', path: '/case' },
+  { key: '8', name: 'Decide', path: '/decide' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 7 on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 8 on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();

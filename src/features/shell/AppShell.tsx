@@ -25,6 +25,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   useHotkeys('g>v', () => router.push('/vehicles'));
   useHotkeys('g>m', () => router.push('/triage'));
   useHotkeys('g>f', () => router.push('/figures'));
+  useHotkeys('g>b', () => router.push('/bench'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -50,6 +51,9 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </Link>
             <Link href="/triage" className="underline-offset-8 hover:underline">
               Many logs
+            </Link>
+            <Link href="/bench" className="underline-offset-8 hover:underline">
+              Bench
             </Link>
             <Link href="/figures" className="underline-offset-8 hover:underline">
               Figures

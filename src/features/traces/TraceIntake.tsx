@@ -9,6 +9,7 @@ import type { ImportError, ReadOptions, ReadTrace } from '@/core/formats';
 import { keepLog } from '@/job/importToJob';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
+import { isLooseBench } from '@/storage/benches';
 import { deleteTrace, restoreTrace } from '@/storage/traces';
 import type { TraceRecord } from '@/storage/records';
 import { OpenFilesContext } from '@/ui/openFiles';
@@ -132,8 +133,13 @@ function SecondOrAnother({
   );
 }
 
-/** Takes log files: dropped anywhere on the job, or chosen. What cannot be read says what, where and how to mend it. */
+/** Takes logs for a job; a bench test that belongs to none takes no drive. */
 export function TraceIntake({ children }: { children: ReactNode }) {
+  return isLooseBench(useJob().job) ? children : <JobIntake>{children}</JobIntake>;
+}
+
+/** Takes log files: dropped anywhere on the job, or chosen. What cannot be read says what, where and how to mend it. */
+function JobIntake({ children }: { children: ReactNode }) {
   const { job, traces } = useJob();
   const write = useWrite();
   const router = useRouter();

@@ -5,6 +5,7 @@ import type { LineContext } from '../context';
 import type { BenchEntry, CheckEntry, CodeEntry, MarkEntry, StatementEntry } from '../entry';
 import { DRIVE_MARKS } from '../driveMarks';
 import { isMark } from '../marks';
+import { fromBenchTest } from './benched';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
 
 const SOURCE: Readonly<Record<Stage, { readonly source: string; readonly kind: EvidenceKind }>> = {
@@ -50,7 +51,7 @@ export function fromCode(entry: CodeEntry, context: LineContext): LineDraft[] {
 
 /** A test on the bench; that of a new part says nothing of what was wrong. */
 export const fromBench = (entry: BenchEntry, context: LineContext): LineDraft[] =>
-  entry.part === 'new' ? [] : answered(context, entry.item, entry.answer);
+  entry.test ? fromBenchTest(entry, context) : entry.part === 'new' ? [] : answered(context, entry.item, entry.answer);
 
 /** Marks that are evidence when they come early: until which minute, and how sharply. */
 const EARLY: Readonly<Record<string, { readonly item: ItemId; readonly until_min: number; readonly seen: string }>> = {

@@ -6,7 +6,8 @@ import type { LineContext } from '../context';
 import type { MeasurementEntry } from '../entry';
 import { sdOf } from '../measurements';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
-import { senderErrorLikelihood } from './senderError';
+import { clutch, element, fan, hold } from './circuits';
+import { FAMILY_SD_K, OWN_CURVE_SD_K, senderErrorLikelihood } from './senderError';
 
 /** Part of a reading that its instrument does not know: thermometers near each other still differ, K. */
 const PLACE_SD_K = 1.5;
@@ -14,9 +15,6 @@ const PLACE_SD_K = 1.5;
 const HOUSING_SD_K = 2;
 /** A block heater, sun, or a shorter stand than was said: how often, and how wide. */
 const WARM_BLOCK = { share: 0.04, upTo_k: 25 } as const;
-/** How far senders of one part scatter about their own curve, and how far families lie apart, K. */
-const OWN_CURVE_SD_K = 1.5;
-const FAMILY_SD_K = 30;
 /** Families differ in steepness too: what two readings of one sender may differ by against a common curve, K. */
 const FAMILY_SLOPE_SD_K = 7;
 /** Width of the step at a rail, K, and of a level's mark, mm. */
@@ -143,6 +141,41 @@ const level: Derive = (entry, context) => {
   return [measuredLine(context, 'look-level-low', seen, softAnswer(context, 'look-level-low', [low, 1 - low]))];
 };
 
+/** Scan, needle and reference at one moment: which of the two senders is off, or neither. */
+const moment: Derive = (entry, context) => {
+  const { reference_c, scan_c, gauge_c } = entry.values;
+  if (reference_c === undefined || (scan_c === undefined && gauge_c === undefined)) return [];
+  const errors = (value: number, name: string) => ({
+    at_c: [reference_c],
+    errors_k: [value - reference_c],
+    sds_k: [together([sdOf(entry, 'reference_c'), sdOf(entry, name), PLACE_SD_K])],
+  });
+  const scan = scan_c === undefined ? null : senderErrorLikelihood(errors(scan_c, 'scan_c'), context.senderPoints);
+  const needleOff =
+    gauge_c === undefined ? null : senderErrorLikelihood(errors(gauge_c, 'gauge_c'), context.senderPoints);
+  const likelihood = perCause((c) => {
+    const own = scan ? scan[c] : 1;
+    if (!needleOff) return own;
+    // The needle follows the control unit's sender on some vehicles; its own fault puts it anywhere.
+    const needle =
+      c === 'gauge-sender-fault'
+        ? 0.1 * needleOff.healthy + 0.9 / GAUGE_OFF_K
+        : SHARED_SENDER * needleOff[c] + (1 - SHARED_SENDER) * needleOff.healthy;
+    return own * needle;
+  });
+  const seen = [
+    `Reference ${temperatureText(reference_c)}`,
+    ...(scan_c === undefined ? [] : [`scan ${temperatureText(scan_c)}`]),
+    ...(gauge_c === undefined ? [] : [`needle ${temperatureText(gauge_c)}`]),
+  ].join(', ');
+  const line = measuredLine(context, 'housing-infrared', `${seen} at one moment`, likelihood);
+  const answers = [
+    ...(scan ? (['housing-infrared'] as const) : []),
+    ...(needleOff ? (['gauge-against-scan'] as const) : []),
+  ];
+  return [{ ...line, answers }];
+};
+
 const DERIVE: Readonly<Partial<Record<MeasurementEntry['name'], Derive>>> = {
   soak,
   rails,
@@ -151,6 +184,11 @@ const DERIVE: Readonly<Partial<Record<MeasurementEntry['name'], Derive>>> = {
   housing,
   needle,
   level,
+  moment,
+  fan,
+  element,
+  hold,
+  clutch,
 };
 
 /** The lines of a measurement: its value and tolerance under each cause, never a yes or no at a threshold. */

@@ -9,6 +9,9 @@ import { studentLog } from '../../signal';
 const OFFSETS_K = Array.from({ length: 27 }, (_, i) => 4 + i);
 const PLUG_OHM = Array.from({ length: 14 }, (_, i) => 15 * (500 / 15) ** (i / 13));
 const LEAK_OHM = Array.from({ length: 14 }, (_, i) => 500 * 30 ** (i / 13));
+/** How far senders of one part scatter about their own curve, and how far families lie apart, K. */
+export const OWN_CURVE_SD_K = 1.5;
+export const FAMILY_SD_K = 30;
 /** Share of the offset among the ways of a sender that reads low or high; the wiring has the rest. */
 const OFFSET_SHARE = 0.6;
 /** A frozen, broken or unrelated reading lies anywhere in this range, K. */

@@ -3,7 +3,7 @@ import { BENCH_ITEMS } from './bench';
 import { COLD_LOOK_ITEMS } from './coldLook';
 import { COMPLAINT_ITEMS } from './complaint';
 import { DRIVE_ITEMS } from './drive';
-import { CAUSE_GROUPS, type ItemData, type LikelihoodRow } from './itemData';
+import { CAUSE_GROUPS, type FanKind, type ItemData, type LikelihoodRow } from './itemData';
 import { KEY_ON_ITEMS } from './keyOn';
 import { RUNNING_ITEMS } from './running';
 import { CODE_ITEMS } from './storedCode';
@@ -42,6 +42,8 @@ export interface CatalogueItem {
   readonly minutes: number;
   readonly reason: string;
   readonly onlyHeated: boolean;
+  /** Kinds of fan that it is asked of; null: of every vehicle. */
+  readonly onlyFan: readonly FanKind[] | null;
   /** Probability of an answer under each cause. @throws {RangeError} if the item has no such answer */
   readonly likelihood: (answer: string, vehicle: Vehicle) => PerCause<number>;
 }
@@ -82,9 +84,9 @@ export function buildCatalogue(own: OwnTables = {}): readonly CatalogueItem[] {
       const data: ItemData = shipped;
       const table = (layout: Layout) => own[shipped.id]?.[layout] ?? shippedTable(data, layout);
       const tables = { outlet: table('outlet'), inlet: table('inlet') };
-      const { ask, answers, minutes, reason, onlyHeated = false } = data;
+      const { ask, answers, minutes, reason, onlyHeated = false, onlyFan = null } = data;
       return {
-        ...{ id: shipped.id, stage, ask, answers, minutes, reason, onlyHeated },
+        ...{ id: shipped.id, stage, ask, answers, minutes, reason, onlyHeated, onlyFan },
         likelihood: (answer, vehicle) => {
           const row = tables[vehicle.thermostat.location][answers.findIndex((a) => a.key === answer)];
           if (!row) throw new RangeError(`likelihood: ${shipped.id} has no answer ${answer}`);
@@ -97,6 +99,10 @@ export function buildCatalogue(own: OwnTables = {}): readonly CatalogueItem[] {
 
 /** The shipped catalogue. */
 export const CATALOGUE: readonly CatalogueItem[] = buildCatalogue();
+
+/** True for an item that can be answered on a vehicle. */
+export const appliesTo = ({ onlyHeated, onlyFan }: CatalogueItem, { thermostat, fan }: Vehicle): boolean =>
+  (!onlyHeated || thermostat.heated) && (onlyFan === null || onlyFan.includes(fan.kind));
 
 /** An item by its id; null where the catalogue has none of that name. */
 export const findItem = (id: string, catalogue: readonly CatalogueItem[] = CATALOGUE): CatalogueItem | null =>

@@ -1,4 +1,7 @@
-import type { Cause } from '../../base';
+import type { Cause, Vehicle } from '../../base';
+
+/** How the radiator fan is driven. */
+export type FanKind = Vehicle['fan']['kind'];
 
 /** Causes that an item of the catalogue treats alike. */
 export const CAUSE_GROUPS = {
@@ -27,6 +30,8 @@ export interface ItemData {
   readonly reason: string;
   /** Asked only of vehicles with an electrically heated thermostat. */
   readonly onlyHeated?: boolean;
+  /** Asked only of vehicles with a fan of these kinds. */
+  readonly onlyFan?: readonly FanKind[];
   readonly yes?: LikelihoodRow;
   readonly outlet?: LikelihoodRow;
   readonly inlet?: LikelihoodRow;

@@ -19,7 +19,7 @@ import { useUnits } from '@/ui/units';
 import { planLane, planTitle } from '../planLane';
 import { checksOf, DueCheck } from '../DueCheck';
 import { driveCautions } from '../driveCautions';
-import { clock } from '../clock';
+import { clock } from '@/ui/clock';
 import { usePlan } from '../usePlan';
 import { usePlanPrediction } from '../usePlanPrediction';
 import { isQuiet } from './alarm';

@@ -3,13 +3,6 @@ import { unmeasured } from '@/core/limits';
 import { startingVehicle } from '@/core/planning';
 import { firstPlan } from '@/job/firstPlan';
 import { planError } from './planFields';
-import { clock } from './clock';
-
-describe('the clock', () => {
-  it('writes minutes and seconds', () => {
-    expect([clock(0), clock(65.9), clock(3600), clock(-3)]).toEqual(['0:00', '1:05', '60:00', '0:00']);
-  });
-});
 
 describe('plan fields', () => {
   const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 2, hybrid: false });

@@ -1,0 +1,5 @@
+import { LooseBenches } from '@/features/bench/LooseBenches';
+
+export default function LooseBenchPage() {
+  return <LooseBenches />;
+}

@@ -1,0 +1,5 @@
+import { CoolantDesk } from '@/features/bench/coolant/CoolantDesk';
+
+export default function CoolantDeskPage() {
+  return <CoolantDesk />;
+}

@@ -1,0 +1,5 @@
+import { FanDesk } from '@/features/bench/fan/FanDesk';
+
+export default function FanDeskPage() {
+  return <FanDesk />;
+}

@@ -1,0 +1,5 @@
+import { SenderDesk } from '@/features/bench/sender/SenderDesk';
+
+export default function SenderDeskPage() {
+  return <SenderDesk />;
+}

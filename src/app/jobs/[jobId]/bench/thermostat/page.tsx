@@ -1,0 +1,5 @@
+import { ThermostatDesk } from '@/features/bench/thermostat/ThermostatDesk';
+
+export default function ThermostatDeskPage() {
+  return <ThermostatDesk />;
+}

@@ -1,0 +1,55 @@
+export {
+  explainSender,
+  ERROR_RANGE_C,
+  NAMED_FROM,
+  type ErrorBand,
+  type ExplainedFault,
+  type NextPoint,
+  type SenderExplanation,
+} from './sender/explain';
+export { FAULT_UNIT, SENDER_FAULTS, type SenderFault } from './sender/faults';
+export {
+  apparent,
+  checkSenderReadings,
+  USUAL_TOLERANCE,
+  type ReadingError,
+  type SenderReading,
+  type SenderValue,
+} from './sender/reading';
+export {
+  GOOD_WITHIN_K,
+  judgeThermostat,
+  THERMOSTAT_VERDICTS,
+  USUAL_THERMOMETER_SD_K,
+  VERDICT_RATE,
+  type Figure,
+  type ThermostatFinding,
+  type ThermostatTest,
+  type ThermostatVerdict,
+} from './thermostat/thermostatTest';
+export {
+  placeReadings,
+  VALVE_STATES,
+  type PlacedReading,
+  type ValveState,
+  type WaterReading,
+} from './thermostat/reading';
+export { lifts, waxTemperatures, type Wax } from './thermostat/waxModel';
+export type { CircuitFinding, CircuitNote } from './electrical/finding';
+export { fanCheck, type FanReadings } from './electrical/fanCheck';
+export { elementCheck, type ElementReadings } from './electrical/elementCheck';
+export { badContact, wiggleTest, type Leap, type WiggleFinding } from './electrical/wiggle';
+export { holdCheck, overCap, type HoldFinding, type PressureHold } from './pressureHold';
+export { needleAt, USUAL_GAUGE, type GaugeScale } from './gauge';
+export { consequences, type Consequence } from './sender/consequences';
+export {
+  benchTestSchema,
+  newSenderBench,
+  newThermostatBench,
+  readingsOf,
+  type BenchTest,
+  type SenderBench,
+  type ThermostatBench,
+  type WiggleBench,
+  type MixBench,
+} from './benchTest';

@@ -1,0 +1,94 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import { VALVE_STATES, type ValveState, type WaterReading } from '@/core/bench';
+import { elapsedAt, NOT_BEGUN, paused, started, type Run } from '@/core/procedure';
+import { useJob } from '@/job/JobProvider';
+import { useWrite } from '@/job/useWrite';
+import { changeRun, loadRun } from '@/storage/runs';
+import { clock } from '@/ui/clock';
+import { QuantityInput } from '@/ui/QuantityInput';
+import { useNow } from '@/ui/useNow';
+
+const STATE_NAME: Readonly<Record<ValveState, string>> = { closed: 'Closed', moving: 'Moving', open: 'Open' };
+
+/** The moment of a press, s of the clock, to a tenth. */
+const moment_s = (run: Run): number => Math.round(10 * elapsedAt(run, Date.now())) / 10;
+
+/** The clock beside the pot: type the water, press what the eye sees. It goes on through a reload. */
+export function PotCard({ onReading }: { onReading: (reading: WaterReading) => string | null }) {
+  const { job } = useJob();
+  const write = useWrite();
+  const run = useLiveQuery(() => loadRun(job.id, 'pot'), [job.id]) ?? NOT_BEGUN;
+  const running = run.runningSince !== null;
+  const now = useNow(running);
+  const elapsed_s = elapsedAt(run, now);
+  const [water_c, setWater] = useState<number | null>(null);
+  const [error, setError] = useState<string | null>(null);
+  const change = (to: (run: Run) => Run, says?: string) =>
+    void write(changeRun(job.id, 'pot', to), { says, undo: (before) => changeRun(job.id, 'pot', () => before) });
+  const press = (state: ValveState | null) => {
+    if (state === null && water_c === null) return setError('Type the water’s temperature first.');
+    setError(onReading({ t_s: moment_s(run), water_c, lift_mm: null, state }));
+  };
+  return (
+    <section aria-labelledby="pot-title" className="border-t-2 border-base-content pt-3">
+      <h3 id="pot-title" className="sr-only">
+        Clock of the pot
+      </h3>
+      <div className="flex flex-wrap items-start gap-x-6 gap-y-2">
+        <p className="text-6xl type-sign leading-none tabular-nums" role="timer" data-testid="pot-clock">
+          {clock(elapsed_s)}
+        </p>
+        <div className="flex gap-2">
+          <button
+            type="button"
+            className="btn min-h-14 min-w-28 btn-lg btn-primary"
+            onClick={() => change((r) => (running ? paused(r, Date.now()) : started(r, Date.now())))}
+          >
+            {running ? 'Pause' : elapsed_s > 0 ? 'Go on' : 'Start'}
+          </button>
+          {!running && elapsed_s > 0 && (
+            <button
+              type="button"
+              className="btn min-h-14"
+              onClick={() => change(() => NOT_BEGUN, `The clock stood at ${clock(elapsed_s)}.`)}
+            >
+              Back to zero
+            </button>
+          )}
+        </div>
+        <QuantityInput
+          id="pot-water"
+          label="Water now"
+          family="temperature"
+          hint="empty: from the log"
+          value={water_c}
+          onChange={setWater}
+        />
+      </div>
+      <div className="mt-2 flex gap-3">
+        {VALVE_STATES.map((state) => (
+          <button
+            key={state}
+            type="button"
+            className="btn min-h-20 flex-1 btn-outline btn-xl"
+            disabled={!running}
+            onClick={() => press(state)}
+          >
+            {STATE_NAME[state]}
+          </button>
+        ))}
+        <button type="button" className="btn min-h-20 btn-outline" disabled={!running} onClick={() => press(null)}>
+          Water only
+        </button>
+      </div>
+      {error && (
+        <p role="alert" className="mt-1 text-error">
+          {error} Nothing was added.
+        </p>
+      )}
+    </section>
+  );
+}
