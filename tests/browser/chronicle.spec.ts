@@ -44,7 +44,7 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
   await drop(page, 'before.csv', driveWith('thermostat-stuck-open', 900_001));
   await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
 
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(page.getByTestId('chronicle').locator('li')).toHaveCount(2);
   await page.getByLabel('What was done').selectOption('replaced-thermostat');
   await page.getByLabel('Part, rating, source').fill('88 °C with seal');
@@ -60,7 +60,7 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
   await drop(page, 'after.csv', driveWith('healthy', 900_002));
   await expect(page.getByLabel('Trace', { exact: true }).locator('option')).toHaveCount(2);
   await expect(page.getByTestId('drives-used')).toContainText('2 of 2 drives count', { timeout: 240_000 });
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   const rows = page.getByTestId('now-and-then').getByRole('row');
   const shares = async (cause: string) => {
     const text = await rows.filter({ hasText: cause }).first().textContent();
@@ -127,7 +127,7 @@ test('two tabs on one job keep what both of them wrote', async ({ page, context 
   await other.getByRole('checkbox', { name: 'Heater weak or never hot' }).click();
   await expect(page.getByRole('checkbox', { name: 'Heater weak or never hot' })).toBeChecked();
   await page.getByLabel('When it happens', { exact: true }).fill('in the first tab');
-  await other.keyboard.press('6');
+  await other.keyboard.press('7');
   await other.getByLabel('What was done').selectOption('drained-and-filled');
   await other.getByRole('button', { name: 'Write it down' }).click();
   await page.keyboard.press('Escape');
@@ -173,13 +173,13 @@ test('a choice is weighed in money, becomes an entry, and follows the shop’s o
   await newJob(page, 'Van 46');
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
   await expect(page.getByTestId('latest-evidence')).toContainText('Slow to warm up');
-  await page.keyboard.press('7');
+  await page.keyboard.press('8');
   await expect(page.getByTestId('actions').getByRole('row')).not.toHaveCount(1);
   const before = await page.getByTestId('act-at-once').textContent();
   await expectClean(page);
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText(/^Written down: /)).toBeVisible();
-  await page.keyboard.press('6');
+  await page.keyboard.press('7');
   await expect(page.getByTestId('chronicle')).toContainText('choice');
 
   const job = page.url();

@@ -42,7 +42,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </svg>
             <span className="text-2xl type-sign">Varmek</span>
           </Link>
-          <nav aria-label="Places" className="flex gap-4 font-semibold lg:gap-5">
+          <nav aria-label="Places" className="flex gap-4 font-semibold whitespace-nowrap lg:gap-5">
             <Link href="/" className="underline-offset-8 hover:underline">
               Jobs
             </Link>

@@ -60,7 +60,7 @@ function BoilingTable({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glyc
         </p>
       )}
       <table className="table mt-2 max-w-xl table-sm tabular-nums">
-        <thead>
+        <thead className="text-base-content">
           <tr>
             <th>Cap</th>
             <th className="text-right">Holds</th>
@@ -89,7 +89,7 @@ function BoilingTable({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glyc
           . Replace it by one of the right rating; a stronger one is no cure.
         </p>
       )}
-      {hottest && stamped !== null && (
+      {hottest && capFor_kpa(hottest.c + LITTLE_K, mix) > 0 && (
         <p className="mt-1 text-sm">
           To keep {show('temperatureDifference', LITTLE_K)} above that reading the cap must hold{' '}
           {show('pressure', capFor_kpa(hottest.c + LITTLE_K, mix))}.

@@ -136,7 +136,7 @@ export function BothWays({ glycol, start_pct }: { glycol: Glycol; start_pct: num
         />
       </div>
       <table className="table mt-2 max-w-lg table-sm tabular-nums">
-        <thead>
+        <thead className="text-base-content">
           <tr>
             <th className="text-right">Glycol</th>
             <th className="text-right">Freezes</th>

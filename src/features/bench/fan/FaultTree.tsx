@@ -21,7 +21,7 @@ const ELECTRIC: readonly TreeStep[] = [
   {
     key: 'fan-fuse',
     name: 'Fuse: rating, element, supply on both sides',
-    note: 'A blown one has a reason: measure the current below before it is trusted.',
+    note: 'A blown one has a reason: measure the current before a new one is trusted.',
     cautions: ['same-fuse'],
   },
   {

@@ -14,6 +14,13 @@ const LEAST_K = 5;
 /** More is off the picture, K: a broken wire says so in words. */
 const MOST_K = 60;
 
+/** Round figures that reach over a stretch, five or six of them, 0 among them. */
+function roundTicks(from: number, to: number): number[] {
+  const step = [1, 2, 5, 10, 20, 50].find((s) => (to - from) / s <= 6) ?? 100;
+  const first = Math.floor(from / step);
+  return Array.from({ length: Math.ceil(to / step) - first + 1 }, (_, i) => (first + i) * step);
+}
+
 /** Reading minus truth over the whole range with its band, and the points it was made of. */
 export function ErrorChart({ found }: { found: SenderExplanation }) {
   const [attach, width] = useElementWidth();
@@ -33,7 +40,8 @@ export function ErrorChart({ found }: { found: SenderExplanation }) {
     ...points.flatMap((p) => [p.error - p.sd, p.error + p.sd]),
   ];
   const least = difference(LEAST_K);
-  const domain = [Math.floor(Math.min(-least, ...extremes)), Math.ceil(Math.max(least, ...extremes))];
+  const ticks = roundTicks(Math.min(-least, ...extremes), Math.max(least, ...extremes));
+  const domain = [ticks[0]!, ticks.at(-1)!];
   return (
     <div data-testid="sender-error">
       <div ref={attach} style={{ minHeight: HEIGHT }}>
@@ -67,6 +75,7 @@ export function ErrorChart({ found }: { found: SenderExplanation }) {
             <YAxis
               width={52}
               domain={domain}
+              ticks={ticks}
               allowDataOverflow
               tickFormatter={(k: number) => `${k > 0 ? '+' : ''}${Math.round(k)}`}
               stroke="var(--color-base-content)"

@@ -182,6 +182,11 @@ export function SenderDesk() {
         </div>
         <Noticed bench={shown} found={found} />
         {part === 'old' && <MovePicture entryId={entry?.id ?? null} />}
+        {part === 'old' && which === 'gauge' && test.curve.kind === 'family' && test.readings.length > 0 && (
+          <p className="mt-4 text-sm">
+            Against a generic curve this moves no odds: give the gauge sender’s own points under “Its curve”.
+          </p>
+        )}
         {part === 'new' && (
           <p className="mt-4 text-sm">A new part’s test says nothing of what was wrong: it moves no odds.</p>
         )}

@@ -105,6 +105,8 @@ export function SenderReadings({
         <button type="submit" className="btn mt-6 min-h-11 btn-primary">
           Add reading
         </button>
+      </form>
+      <div className="flex flex-wrap items-start gap-x-4" role="group" aria-label="Tolerances">
         <QuantityInput
           id="reading-sd"
           label="Thermometer ±"
@@ -123,7 +125,7 @@ export function SenderReadings({
             onChange={(v) => v !== null && v > 0 && setTolerance({ ...tolerance, sd_pct: v })}
           />
         )}
-      </form>
+      </div>
       {error && (
         <p role="alert" className="text-error">
           {error} Nothing was added.
@@ -131,7 +133,7 @@ export function SenderReadings({
       )}
       {bench.readings.length > 0 && (
         <table className="table mt-2 table-sm tabular-nums" data-testid="sender-readings">
-          <thead>
+          <thead className="text-base-content">
             <tr>
               <th className="text-right">True</th>
               <th className="text-right">Reads</th>
@@ -157,7 +159,7 @@ export function SenderReadings({
                   <td>
                     <button
                       type="button"
-                      className="btn btn-square btn-ghost btn-sm"
+                      className="btn btn-square btn-ghost btn-xs"
                       aria-label={`Remove the reading at ${show('temperature', r.true_c)}`}
                       onClick={() =>
                         onChange(

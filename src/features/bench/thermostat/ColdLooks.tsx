@@ -2,8 +2,6 @@
 
 import type { ThermostatBench } from '@/core/bench';
 import { AnswerButtons } from '@/ui/AnswerButtons';
-import type { CautionId } from '@/core/cautions';
-import { Cautions } from '@/job/Cautions';
 
 type Look = 'lightWhenCold' | 'deposits' | 'sealDamaged' | 'springWeak' | 'ventStuck';
 
@@ -51,8 +49,6 @@ const LOOKS: readonly {
   },
 ];
 
-const CAUTIONS: readonly CautionId[] = ['bench-water'];
-
 /** What is looked at cold, before any water is heated. */
 export function ColdLooks({
   bench,
@@ -66,7 +62,6 @@ export function ColdLooks({
       <h3 id="cold-looks" className="text-xl type-sign">
         Cold, against the light
       </h3>
-      <Cautions className="mt-1" of={CAUTIONS} />
       <ul className="mt-1">
         {LOOKS.map(({ key, ask, yes, no, note }) => {
           const answer = bench[key];

@@ -30,6 +30,8 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
     void write(changeRun(job.id, 'pot', to), { says, undo: (before) => changeRun(job.id, 'pot', () => before) });
   const press = (state: ValveState | null) => {
     if (state === null && water_c === null) return setError('Type the water’s temperature first.');
+    // The first press starts the clock.
+    if (!running) change((r) => started(r, Date.now()));
     setError(onReading({ t_s: moment_s(run), water_c, lift_mm: null, state }));
   };
   return (
@@ -74,13 +76,12 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
             key={state}
             type="button"
             className="btn min-h-20 flex-1 btn-outline btn-xl"
-            disabled={!running}
             onClick={() => press(state)}
           >
             {STATE_NAME[state]}
           </button>
         ))}
-        <button type="button" className="btn min-h-20 btn-outline" disabled={!running} onClick={() => press(null)}>
+        <button type="button" className="btn min-h-20 btn-outline" onClick={() => press(null)}>
           Water only
         </button>
       </div>

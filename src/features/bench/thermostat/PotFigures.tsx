@@ -37,13 +37,11 @@ export function PotFigures({ found }: { found: ThermostatFinding }) {
         {told && <span className="text-2xl">{percent(found.probability)}</span>}
       </p>
       <p className="mt-1">{say(found.reason)}</p>
-      <dl className="mt-3 grid max-w-md grid-cols-[1fr_auto] gap-x-6 tabular-nums">
+      <dl className="mt-3 max-w-md tabular-nums">
         {rows.map(([name, value]) => (
-          <div key={name} className="contents">
-            <dt className="border-t border-base-content/15 py-1">{name}</dt>
-            <dd
-              className={`border-t border-base-content/15 py-1 text-right ${name === 'First movement' ? 'text-xl font-bold' : ''}`}
-            >
+          <div key={name} className="flex items-baseline justify-between border-t border-base-content/15 py-1">
+            <dt>{name}</dt>
+            <dd className={`text-right ${name === 'First movement' ? 'text-xl font-bold' : ''}`}>
               {value ?? <span className="type-label">not seen</span>}
             </dd>
           </div>

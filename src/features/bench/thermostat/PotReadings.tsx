@@ -146,7 +146,7 @@ export function PotReadings({
       )}
       {listed.length > 0 && (
         <table className="table mt-2 table-sm tabular-nums" data-testid="pot-readings">
-          <thead>
+          <thead className="text-base-content">
             <tr>
               <th className="text-right">Time</th>
               <th className="text-right">Water</th>
@@ -167,7 +167,7 @@ export function PotReadings({
                 <td>
                   <button
                     type="button"
-                    className="btn btn-square btn-ghost btn-sm"
+                    className="btn btn-square btn-ghost btn-xs"
                     aria-label={`Remove the reading at ${clock(r.t_s)}`}
                     onClick={() =>
                       onChange(

@@ -143,13 +143,13 @@ export function ThermostatDesk() {
             half glycol and water outdoors or under extraction; never a lid, never oil over a flame.
           </p>
         )}
-        <ColdLooks bench={test} onChange={change} />
         <Cautions of={['bench-water', 'never-open-hot']} />
         <p className="text-sm">
           Hang valve and thermometer free of pot and bottom, start cold, stir, heat slowly: under 5 K a minute near the
           stamp. Hold it hot for two minutes, then let it cool to see it shut.
         </p>
         <PotCard onReading={add} />
+        <ColdLooks bench={test} onChange={change} />
         <PotReadings key={part} bench={test} onAdd={add} onChange={change} />
         <div className="flex flex-wrap items-center gap-4">
           <BenchHead
