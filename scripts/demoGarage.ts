@@ -1,6 +1,7 @@
 /** The demo garage: a made-up municipal workshop on a made-up cold coast. */
 import type { ChannelName, Vehicle } from '../src/core/base';
-import type { Phase, PlantFault } from '../src/core/plant';
+import { newSenderBench, newThermostatBench, readingsOf, type BenchTest } from '../src/core/bench';
+import { waterTest, type Phase, type PlantFault } from '../src/core/plant';
 
 const vehicle = (
   label: string,
@@ -123,8 +124,39 @@ export interface DemoJob {
   readonly channels: readonly ChannelName[];
   readonly period_s: number;
   readonly style?: 'imperial' | 'semicolons';
+  /** Parts that were tested on the bench since. */
+  readonly bench?: readonly BenchTest[];
   readonly seed: number;
 }
+
+/** Measured at the quay: a sender whose element has shifted, scan reading beside a thermometer. */
+const HARBOUR_SENDER: BenchTest = {
+  ...newSenderBench('engine', []),
+  readings: readingsOf([
+    { true_c: 8, of: 'shown_c', value: -7 },
+    { true_c: 41, of: 'shown_c', value: 26 },
+    { true_c: 72, of: 'shown_c', value: 58 },
+    { true_c: 93, of: 'shown_c', value: 78 },
+  ]),
+};
+
+/** The ferry's thermostat in hot water, with its rule and thermometer. */
+const FERRY_THERMOSTAT: BenchTest = {
+  ...newThermostatBench(89, 102, 0),
+  thermometerSd_k: 0.5,
+  lightWhenCold: false,
+  sealDamaged: false,
+  readings: waterTest(
+    {
+      ...{ opens_c: 65, full_c: 77, hysteresis_k: 3.5, lift_mm: 8.4 },
+      ...{ cupLag_s: 5, waxLag_s: 9, melting: 1.3, stick_mm: 0.1, open_mm: 0, moves: true },
+    },
+    {
+      ...{ from_c: 40, to_c: 89, heating_kpmin: 4, cooling_kpmin: 3, every_s: 30 },
+      ...{ liftSd_mm: 0.1, thermometerSd_k: 0.4, seed: 91 },
+    },
+  ),
+};
 
 const mixedDrive: readonly Phase[] = [
   { kind: 'idle', duration_s: 60 },
@@ -191,6 +223,7 @@ export const JOBS: readonly DemoJob[] = [
     heater_pct: 30,
     phases: mixedDrive,
     fault: { cause: 'sender-reads-low', senderOffset_k: -15 },
+    bench: [HARBOUR_SENDER],
     channels: FULL,
     period_s: 1,
     style: 'imperial',
@@ -227,6 +260,7 @@ export const JOBS: readonly DemoJob[] = [
     heater_pct: 20,
     phases: mixedDrive,
     fault: { cause: 'thermostat-opens-early', openingShift_k: -24 },
+    bench: [FERRY_THERMOSTAT],
     channels: BASIC,
     period_s: 1,
     style: 'semicolons',

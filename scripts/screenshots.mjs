@@ -68,24 +68,6 @@ async function importShots() {
   await page.getByTestId('imported').getByRole('button', { name: 'Import report' }).click();
   await page.waitForTimeout(500);
   await shot('import-report');
-  await page.getByRole('button', { name: 'Add a second log of this drive' }).click();
-  const ect = demoLog('library.csv')
-    .trim()
-    .split('\n')
-    .slice(1)
-    .map((l) => l.split(',')[1])
-    .filter((reading) => reading !== '')
-    .map(Number);
-  const at = (t) => ect[Math.max(0, Math.min(ect.length - 1, t))];
-  const rows = Array.from({ length: 960 }, (_, i) => 2 * i).map((t) =>
-    [t, at(t - 128) - 3, 2 + 0.4 * at(t - 170), 0.8 * at(t - 150)].map((v) => v.toFixed(1)).join(';'),
-  );
-  const second = ['time (s);Housing (°C);Lower radiator hose (°C);Heater outlet (°C)', ...rows].join('\n');
-  await page.getByTestId('second-log').setInputFiles(csv('thermocouples.csv', second));
-  await page.getByTestId('placed').waitFor();
-  await page.waitForTimeout(500);
-  await shot('second-log');
-  await page.keyboard.press('Escape');
   const odd = demoLog('library.csv').replace('time_s,ect_c,iat_c,ambient_c', 'time,temp 1,temp 2,temp 3');
   await page.getByTestId('log-file').setInputFiles(csv('bench logger.csv', odd));
   await page.getByTestId('import-error').waitFor();
@@ -101,6 +83,17 @@ async function deskShot() {
   await page.getByTestId('desk-temperature').hover({ position: { x: 420, y: 60 } });
   await page.waitForTimeout(800);
   await shot('desk');
+}
+
+async function benchShots() {
+  await go('/jobs/demo-harbour/bench/sender');
+  await page.getByTestId('sender-readings').waitFor();
+  await page.waitForTimeout(800);
+  await shot('bench-sender');
+  await go('/jobs/demo-ferry-early/bench/thermostat');
+  await page.getByTestId('lift-chart').locator('.recharts-line').first().waitFor();
+  await page.waitForTimeout(800);
+  await shot('bench-thermostat');
 }
 
 async function liveShot() {
@@ -201,17 +194,12 @@ try {
   await page.getByRole('region', { name: 'Next observation' }).getByRole('button', { name: 'stands still' }).click();
   await page.waitForTimeout(1500);
   await shot('stopwatch');
-  await go('/jobs/demo-harbour');
-  await page.getByTestId('headline').waitFor();
-  await page.keyboard.press('e');
-  await page.getByTestId('evidence').waitFor();
-  await page.waitForTimeout(400);
-  await shot('evidence');
   await go('/vehicles/demo-ferry');
   await page.getByTestId('repeat-alert').waitFor();
   await page.waitForTimeout(400);
   await shot('vehicle');
   await deskShot();
+  await benchShots();
   await importShots();
   await liveShot();
   await triageShot();

@@ -73,6 +73,27 @@ export function thermostatExam(seeds: readonly number[]): ThermostatCase[] {
   });
 }
 
+/** Senders measured at two hot temperatures only: a plug and a shifted element err alike there. */
+export function alikeExam(
+  seeds: readonly number[],
+): { readonly said: SenderFault | null; readonly truth: SenderFault }[] {
+  const built = buildCurve({ kind: 'family', family: 'generic-2k5' });
+  if (!built.ok) throw new Error(built.error.message);
+  const { curve } = built.value;
+  return seeds.map((seed) => {
+    const random = seededRandom(seed);
+    const truth = random.chance(0.5) ? 'offset' : 'series-resistance';
+    const size_k = random.uniform(4, 9);
+    const plug = senderOhms(curve, 92 - size_k) - senderOhms(curve, 92);
+    const readings = [88, 96].map((c): SenderReading => {
+      const ohm = truth === 'offset' ? senderOhms(curve, c - size_k) : senderOhms(curve, c) + plug;
+      const value = ohm * (1 + 0.01 * random.normal(0, 1));
+      return { true_c: c + random.normal(0, 1), trueSd_k: 1, of: 'ohm', value, sd_pct: 1 };
+    });
+    return { truth, said: explainSender(readings, { curve, circuit: null }).named };
+  });
+}
+
 /** A sender on the bench: what was wrong, what was said. */
 export interface SenderCase {
   readonly truth: SenderFault;

@@ -198,9 +198,7 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
   await expect(page.getByText('this test: after cleaning')).toBeVisible();
 });
 
-test('fan and circuits: the tree in the shop’s order, current against the fuse', async ({
-  page,
-}) => {
+test('fan and circuits: the tree in the shop’s order, current against the fuse', async ({ page }) => {
   await newJob(page, 'Van 75');
   await page.keyboard.press('6');
   await desk(page, 'Fan and circuits');
@@ -349,4 +347,26 @@ test('a viscous fan is judged by time and reading, never by hand', async ({ page
   await expect(page.getByText(/Never judge or stop a fan clutch by hand/).first()).toBeVisible();
   await page.getByLabel('Roars from').fill('35');
   await expect(page.getByTestId('circuit-notes')).toContainText('locked');
+});
+
+test('a sheet for paper, a curve that is not complete, and readings that a changed circuit cannot have', async ({
+  page,
+}) => {
+  await newJob(page, 'Van 81');
+  await page.keyboard.press('6');
+  await page.getByRole('button', { name: 'Volts at the pin' }).click();
+  await addSender(page, '20', '4.2');
+  await page.getByText('Its circuit').click();
+  await page.getByLabel('Reference').first().fill('3.3');
+  await expect(page.getByText(/between 0 and the reference of 3.3 V.*Nothing is made of the readings/)).toBeVisible();
+  await page.getByLabel('Reference').first().fill('5');
+  await expect(page.getByText(/Nothing is made of the readings/)).toHaveCount(0);
+  await page.getByRole('button', { name: 'A table, followed exactly' }).click();
+  await expect(page.getByText(/2 points are needed, got 0.*Nothing is made/)).toBeVisible();
+  await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(1);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByTestId('print-head')).toBeVisible();
+  await expect(page.getByTestId('print-head')).toContainText('Bench: sender and gauge');
+  await expect(page.getByRole('button', { name: 'Add reading' })).toBeHidden();
+  await expect(page.getByTestId('sender-readings')).toBeVisible();
 });

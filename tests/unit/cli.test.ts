@@ -298,3 +298,163 @@ describe('compute features, monitors and compare', () => {
     expect(missing!.error).toMatchObject({ path: 'after' });
   });
 });
+
+describe('compute boiling, sender and thermostat', () => {
+  const compute = (name: string, input: unknown) => {
+    const { status, stdout } = runWith(JSON.stringify(input), 'compute.ts', name);
+    return { status, answer: JSON.parse(stdout) as Record<string, unknown>[] };
+  };
+
+  it('boils where the published check says, at any height, and refuses what cannot be', () => {
+    const mix = { glycol: 'ethylene', glycol_pct: 47.6, cap_kpa: 103 };
+    const { status, answer } = compute('boiling', [
+      mix,
+      { ...mix, altitude_m: 2000 },
+      { glycol: 'propylene', glycol_pct: 0, cap_kpa: 0, ambient_kpa: 101.325 },
+      { ...mix, glycol: 'sugar' },
+      { ...mix, glycol_pct: 120 },
+      { ...mix, altitude_m: 100, ambient_kpa: 100 },
+      { ...mix, colour: 'red' },
+      { glycol: 'ethylene', glycol_pct: 50 },
+    ]);
+    expect(status).toBe(3);
+    expect(Math.abs((answer[0]!.boils_c as number) - 129)).toBeLessThan(1);
+    expect(answer[0]!.freezes_c).toBe(-33.8);
+    expect(answer[1]!.boils_c as number).toBeLessThan(answer[0]!.boils_c as number);
+    expect(answer[2]!.boils_c as number).toBeCloseTo(99.97, 1);
+    expect(answer.slice(3)).toMatchObject([
+      { error: { path: 'glycol' } },
+      { error: { path: 'glycol_pct' } },
+      { error: { path: 'ambient_kpa' } },
+      { error: { message: 'unknown field: colour' } },
+      { error: { message: 'cap_kpa is missing' } },
+    ]);
+  });
+
+  it('explains a sender’s readings, and names the reading that cannot be', () => {
+    const curve = {
+      points: [
+        [20, 2500],
+        [80, 320],
+        [100, 186],
+      ],
+    };
+    const readings = [
+      [5, 4830],
+      [50, 885],
+      [90, 303],
+    ].map(([true_c, ohm]) => ({ true_c, true_sd_k: 0.5, ohm }));
+    const { status, answer } = compute('sender', [
+      { curve, readings },
+      {
+        curve: { family: 'generic-2k5' },
+        circuit: { reference_v: 5, pullup_ohm: 2000 },
+        readings: [
+          { true_c: 20, volt: 5 },
+          { true_c: 80, volt: 5 },
+        ],
+      },
+      { curve, readings: [{ true_c: 20, ohm: -4 }] },
+      { curve, readings: [{ true_c: 20 }] },
+      { curve, readings: [{ true_c: 20, ohm: 5, volt: 3 }] },
+      {
+        curve: {
+          points: [
+            [20, 2500],
+            [100, 186],
+            [80, 320],
+          ],
+        },
+        readings,
+      },
+      { curve: { family: 'brand' }, readings },
+      { curve: {}, readings },
+      { curve, readings: [] },
+      { readings },
+      { curve, readings: [{ true_c: 20, volt: 2 }] },
+    ]);
+    expect(status).toBe(3);
+    const [plug, open] = answer as unknown as {
+      faults: { fault: string; probability: number; value: number; unit: string }[];
+      error_k: number[][];
+    }[];
+    expect(plug!.faults[0]).toMatchObject({ fault: 'series-resistance', unit: 'Ω' });
+    expect(plug!.faults[0]!.probability).toBeGreaterThan(0.8);
+    expect(plug!.faults.reduce((sum, f) => sum + f.probability, 0)).toBeCloseTo(1, 4);
+    expect(plug!.error_k[0]![0]).toBe(-30);
+    expect(plug!.error_k.at(-1)![0]).toBe(120);
+    expect(open!.faults[0]!.fault).toBe('open');
+    expect(answer.slice(2)).toMatchObject([
+      { error: { path: 'readings[0].ohm' } },
+      { error: { path: 'readings[0]' } },
+      { error: { path: 'readings[0]' } },
+      { error: { path: 'curve.points[2]' } },
+      { error: { path: 'curve.family', message: expect.stringContaining('generic-2k5') as string } },
+      { error: { path: 'curve' } },
+      { error: { path: 'readings' } },
+      { error: { path: 'curve' } },
+      { error: { path: 'readings[0].volt' } },
+    ]);
+  });
+
+  it('judges a thermostat in hot water, and names the reading that cannot be', () => {
+    const lifts = [
+      [0, 60, 0],
+      [180, 72, 0],
+      [360, 80, 0.1],
+      [450, 84, 1.6],
+      [540, 88, 4.2],
+      [630, 92, 7],
+      [720, 95.5, 8.3],
+      [780, 97, 8.3],
+    ];
+    const readings = lifts.map(([t_s, water_c, lift_mm]) => ({ t_s, water_c, lift_mm }));
+    const seen = (list: readonly (readonly [number, number, string])[]) =>
+      list.map(([t_s, water_c, state]) => ({ t_s, water_c, state }));
+    const { status, answer } = compute('thermostat', [
+      { rated_c: 82, readings, thermometer_sd_k: 0.5 },
+      {
+        rated_c: 82,
+        readings: seen([
+          [0, 20, 'open'],
+          [600, 90, 'open'],
+        ]),
+        light_when_cold: true,
+      },
+      {
+        rated_c: 102,
+        readings: seen([
+          [0, 20, 'closed'],
+          [900, 99, 'closed'],
+        ]),
+      },
+      { rated_c: 82, readings: [...readings, { t_s: 700, water_c: 96, lift_mm: 8 }] },
+      { rated_c: 82, readings: [{ t_s: 0, water_c: 300, lift_mm: 0 }] },
+      { rated_c: 82, readings: [{ t_s: 0, water_c: 30 }] },
+      { rated_c: 82, readings: seen([[0, 20, 'ajar']]) },
+      { rated_c: 82, full_open_c: 80, readings },
+      { rated_c: 400, readings },
+    ]);
+    expect(status).toBe(3);
+    const [good, open, hot] = answer as unknown as {
+      verdict: string;
+      probability: number;
+      reason: string;
+      opens_c: { value: number; sd: number };
+      closes_c: null;
+    }[];
+    expect(good).toMatchObject({ verdict: 'good', closes_c: null, hysteresis_k: null });
+    expect(Math.abs(good!.opens_c.value - 80)).toBeLessThan(2 * good!.opens_c.sd);
+    expect(open).toMatchObject({ verdict: 'stuck-open', opens_c: null });
+    expect(hot).toMatchObject({ verdict: 'cannot-tell' });
+    expect(hot!.reason).toContain('half glycol and water');
+    expect(answer.slice(3)).toMatchObject([
+      { error: { path: 'readings[8].t_s' } },
+      { error: { path: 'readings[0].water_c' } },
+      { error: { path: 'readings[0]' } },
+      { error: { path: 'readings[0].state' } },
+      { error: { path: 'full_open_c' } },
+      { error: { path: 'rated_c' } },
+    ]);
+  });
+});

@@ -36,6 +36,8 @@ describe('the demo garage', () => {
     expect(jobs).toHaveLength(8);
     expect(await listVehicles()).toHaveLength(6);
     expect(jobs.every((j) => j.vehicle !== undefined)).toBe(true);
+    const bench = (await loadJob('demo-ferry-early'))!.entries.filter((e) => e.kind === 'bench');
+    expect(bench.map((e) => e.kind === 'bench' && e.test?.of)).toEqual(['thermostat']);
     const gritter = await loadDrives('demo-gritter');
     expect((await loadJob('demo-gritter'))!.entries.map((e) => e.kind)).toContain('drive');
     expect(gritter.traces[0]!.report.rows).toBe(1800);

@@ -20,7 +20,7 @@ export function BenchHead({
         {earlier > 0 && `, ${earlier} earlier ${earlier === 1 ? 'test' : 'tests'} in the chronicle`}
       </span>
       {count > 0 && (
-        <button type="button" className="btn btn-sm" onClick={onAgain}>
+        <button type="button" className="btn btn-sm print:hidden" onClick={onAgain}>
           Test it again
         </button>
       )}

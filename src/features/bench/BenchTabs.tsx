@@ -4,6 +4,8 @@ import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useJob } from '@/job/JobProvider';
+import { PrintHead } from '@/job/PrintHead';
+import { isLooseBench } from '@/storage/benches';
 
 const DESKS = [
   { name: 'Sender and gauge', path: 'sender' },
@@ -15,7 +17,9 @@ const DESKS = [
 /** The desks of the bench, one beside the other. */
 export function BenchTabs({ children }: { children: ReactNode }) {
   const here = usePathname();
-  const base = `/jobs/${useJob().job.id}/bench`;
+  const { job } = useJob();
+  const base = `/jobs/${job.id}/bench`;
+  const desk = DESKS.find(({ path }) => here === `${base}/${path}`);
   return (
     <div className="px-5 pt-2 pb-16">
       <nav
@@ -32,7 +36,15 @@ export function BenchTabs({ children }: { children: ReactNode }) {
             {name}
           </Link>
         ))}
+        <button type="button" className="btn my-auto ml-auto btn-ghost btn-sm" onClick={() => window.print()}>
+          Print the sheet
+        </button>
       </nav>
+      {isLooseBench(job) ? (
+        <p className="mb-3 hidden text-2xl type-sign print:block">{job.complaint}</p>
+      ) : (
+        <PrintHead title={`Bench: ${desk?.name.toLowerCase() ?? ''}`} log="" />
+      )}
       {children}
     </div>
   );

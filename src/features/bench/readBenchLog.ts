@@ -54,9 +54,18 @@ export async function readBenchLog(file: File, wanted: 'temperature' | 'any'): P
   return parseBenchLog(await file.text(), wanted);
 }
 
+/**
+ * What sets the cells apart, by the last lines: a preamble has none, and commas may be decimal where semicolons or tabs
+ * stand.
+ */
+function delimiterOf(text: string): string {
+  const last = text.trim().split(/\r?\n/).slice(-20);
+  return [';', '\t', ','].find((d) => last.filter((line) => line.includes(d)).length > last.length / 2) ?? ',';
+}
+
 /** The same from text. */
 export function parseBenchLog(text: string, wanted: 'temperature' | 'any'): Result<BenchLog, string> {
-  const rows = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' }).data;
+  const rows = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy', delimiter: delimiterOf(text) }).data;
   if (rows.length > MOST_ROWS) return fail(`${rows.length} rows: at most ${MOST_ROWS}. Cut it to the test.`);
   const headerAt = rows.findIndex(
     (r) => r.length >= 2 && r.some((c) => /[a-zA-Z°Ω]/.test(c)) && !Number.isFinite(secondsOf(r[0]!)),

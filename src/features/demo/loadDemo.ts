@@ -30,12 +30,14 @@ const garageSchema = object({
       state: mixed<(typeof JOB_STATES)[number]>().oneOf(JOB_STATES).required(),
       daysAgo: number().required(),
       answers: array(string().required()).default([]),
+      bench: array(mixed<object>().required()).default([]),
       trace: string().nullable().default(null),
     }),
   ).required(),
 });
 
 const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
 
 async function fetchShipped(file: string): Promise<Response> {
   const response = await fetch(`/demo/${file}`);
@@ -62,10 +64,13 @@ export async function loadDemo(): Promise<Result<void, string>> {
       if ((await loadJob(id)) && (job.trace === null || here.traces.length > 0)) continue;
       const added = (await loadJob(id))
         ? ok(null)
-        : await addJob(
-            { id, vehicleId, complaint, standing: standingOf(state, null, createdAt), createdAt },
-            job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
-          );
+        : await addJob({ id, vehicleId, complaint, standing: standingOf(state, null, createdAt), createdAt }, [
+            ...job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
+            ...job.bench.map((test, i) => ({
+              ...{ kind: 'bench', at: createdAt + HOUR_MS + i, item: '', answer: '', part: 'old', text: '' },
+              test,
+            })),
+          ]);
       if (!added.ok) return fail(added.error.message);
       if (job.trace === null) continue;
       const raw = await (await fetchShipped(job.trace)).blob();

@@ -16,7 +16,13 @@ import { apparent, RAILS_C, type ApparentReading, type SenderReading } from './r
 /** Temperatures over which the error is drawn, °C. */
 export const ERROR_RANGE_C: readonly number[] = Array.from({ length: 31 }, (_, i) => -30 + 5 * i);
 /** From this probability on a fault is named; below it the points do not tell. */
-export const NAMED_FROM = 0.6;
+export const NAMED_FROM = 0.65;
+/**
+ * Faults of one size whose best fits differ by less than this, as a logarithm, explain the points alike: which of them is
+ * commoner must not decide.
+ */
+const ALIKE = 0.7;
+const ONE_SIZE: readonly SenderFault[] = ['offset', 'series-resistance', 'parallel-leak', 'pull-up-drift'];
 /** How far a sound part may lie off its curve, K (one standard deviation), all of it alike. */
 const PART_SD_K = 0.25;
 /** A reading at a rail lies somewhere in this width, K; a reading elsewhere is next to impossible for a broken wire. */
@@ -65,6 +71,8 @@ export interface SenderExplanation {
 
 /** One possible state of the sender with its weight within its fault. */
 interface Node {
+  /** Log likelihood, and the same with its share of the prior. */
+  readonly fit: number;
   readonly log: number;
   readonly size: number;
   readonly errorAt: ErrorAt;
@@ -73,6 +81,8 @@ interface Node {
 interface FaultNodes {
   readonly fault: SenderFault;
   readonly logEvidence: number;
+  /** Log likelihood of the size that fits best. */
+  readonly best: number;
   readonly nodes: readonly { readonly weight: number; readonly size: number; readonly errorAt: ErrorAt }[];
 }
 
@@ -92,7 +102,8 @@ function logLikelihood(points: readonly ApparentReading[], errorAt: ErrorAt): nu
 function branchNodes(points: readonly ApparentReading[], branch: FaultBranch): Node[] {
   const at = (u: number): Node => {
     const errorAt = branch.errorOf(u);
-    return { log: logLikelihood(points, errorAt), size: branch.size(u), errorAt };
+    const fit = logLikelihood(points, errorAt);
+    return { fit, log: fit, size: branch.size(u), errorAt };
   };
   const step = (branch.to - branch.from) / COARSE;
   const coarse = Array.from({ length: COARSE + 1 }, (_, i) => at(branch.from + i * step));
@@ -127,8 +138,9 @@ function gridNodes(
     for (let j = 0; j <= OTHER_STEPS; j++) {
       const [level, steepness] = [fromL + i * dl, fromS + j * ds];
       const errorAt = otherCurve(curve, level, steepness);
-      const log = logLikelihood(points, errorAt) - 0.5 * (level ** 2 + steepness ** 2) + cell;
-      nodes.push({ log, size: errorAt(90, false), errorAt, level, steepness });
+      const fit = logLikelihood(points, errorAt);
+      const log = fit - 0.5 * (level ** 2 + steepness ** 2) + cell;
+      nodes.push({ fit, log, size: errorAt(90, false), errorAt, level, steepness });
     }
   }
   return nodes;
@@ -152,11 +164,10 @@ function wrongCurveNodes(points: readonly ApparentReading[], curve: SenderCurve)
   const perFamily = Math.log(FAMILY_SHARE / Math.max(1, families.length));
   return [
     ...nodes.map((n) => ({ ...n, log: n.log + Math.log(1 - FAMILY_SHARE) })),
-    ...families.map((errorAt) => ({
-      log: logLikelihood(points, errorAt) + perFamily,
-      size: errorAt(90, false),
-      errorAt,
-    })),
+    ...families.map((errorAt) => {
+      const fit = logLikelihood(points, errorAt);
+      return { fit, log: fit + perFamily, size: errorAt(90, false), errorAt };
+    }),
   ];
 }
 
@@ -164,27 +175,31 @@ function wrongCurveNodes(points: readonly ApparentReading[], curve: SenderCurve)
 function railNode(points: readonly ApparentReading[], rail: 'cold' | 'hot'): Node {
   const at_c = rail === 'cold' ? RAILS_C[0] : RAILS_C[1];
   const log = points.reduce((sum, p) => sum + (p.rail === rail ? -Math.log(RAIL_WIDTH_K) : OFF_RAIL_LOG), 0);
-  return { log, size: NaN, errorAt: (t) => at_c - t };
+  return { fit: log, log, size: NaN, errorAt: (t) => at_c - t };
+}
+
+/** A sender on its curve. */
+function soundNode(points: readonly ApparentReading[]): Node {
+  const fit = logLikelihood(points, () => 0);
+  return { fit, log: fit, size: NaN, errorAt: () => 0 };
 }
 
 function nodesOf(points: readonly ApparentReading[], curve: SenderCurve): FaultNodes[] {
   const branches = sizedFaults(curve);
+  const ownNodes = (fault: SenderFault): Node[] => {
+    if (fault === 'good') return [soundNode(points)];
+    if (fault === 'open') return [railNode(points, 'cold')];
+    if (fault === 'short') return [railNode(points, 'hot')];
+    if (fault === 'wrong-curve') return wrongCurveNodes(points, curve);
+    return branches.filter((b) => b.fault === fault).flatMap((b) => branchNodes(points, b));
+  };
   return SENDER_FAULTS.map((fault): FaultNodes => {
-    const own =
-      fault === 'good'
-        ? [{ log: logLikelihood(points, () => 0), size: NaN, errorAt: () => 0 }]
-        : fault === 'open'
-          ? [railNode(points, 'cold')]
-          : fault === 'short'
-            ? [railNode(points, 'hot')]
-            : fault === 'wrong-curve'
-              ? wrongCurveNodes(points, curve)
-              : branches.filter((b) => b.fault === fault).flatMap((b) => branchNodes(points, b));
+    const own = ownNodes(fault);
     const logEvidence = logSumExp(own.map((n) => n.log));
     const nodes = own
       .map((n) => ({ weight: Math.exp(n.log - logEvidence), size: n.size, errorAt: n.errorAt }))
       .filter((n) => n.weight > 1e-5);
-    return { fault, logEvidence, nodes };
+    return { fault, logEvidence, best: Math.max(...own.map((n) => n.fit)), nodes };
   });
 }
 
@@ -280,6 +295,12 @@ function nextPoint(
   return best && best.gain_bits >= WORTH_BITS ? best : null;
 }
 
+/** True where another fault of one size fits the points as well as the one that leads. */
+function alike(all: readonly FaultNodes[], leader: SenderFault): boolean {
+  const fit = (fault: SenderFault) => all.find((f) => f.fault === fault)!.best;
+  return ONE_SIZE.includes(leader) && ONE_SIZE.some((f) => f !== leader && fit(f) > fit(leader) - ALIKE);
+}
+
 /**
  * Which fault explains the points best: every fault's size is summed out against the readings' tolerances, so that a
  * fault that could be anything is not preferred for it (Occam factor; MacKay, Information Theory, ch. 28).
@@ -302,7 +323,7 @@ export function explainSender(
   return {
     points,
     faults,
-    named: points.length > 0 && first!.probability >= NAMED_FROM ? first!.fault : null,
+    named: points.length > 0 && first!.probability >= NAMED_FROM && !alike(all, first!.fault) ? first!.fault : null,
     error: ERROR_RANGE_C.map((at_c) => bandAt(all, odds, at_c)),
     next: nextPoint(all, odds, points),
   };

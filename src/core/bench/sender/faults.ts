@@ -19,11 +19,11 @@ export type SenderFault = (typeof SENDER_FAULTS)[number];
 /** How often each is met on a bench before anything is measured. Working figures of the project. */
 export const FAULT_RATE: Readonly<Record<SenderFault, number>> = {
   good: 0.5,
-  offset: 0.11,
-  'series-resistance': 0.13,
+  offset: 0.09,
+  'series-resistance': 0.12,
   'parallel-leak': 0.08,
-  'pull-up-drift': 0.04,
-  'wrong-curve': 0.06,
+  'pull-up-drift': 0.05,
+  'wrong-curve': 0.08,
   open: 0.04,
   short: 0.04,
 };
@@ -62,7 +62,7 @@ function apparentOf(curve: SenderCurve, ohm: number): number {
 }
 
 /**
- * The faults with one size, spread evenly over its logarithm: offsets of 1 to 50 K, plugs from a fiftieth of the hot
+ * The faults with one size, spread evenly over its logarithm: offsets of 1 to 35 K, plugs from a fiftieth of the hot
  * resistance to five times that at 20 °C, leaks from a tenth of that at 80 °C to fifty times the cold one, pull-ups off by
  * 3 % to a factor of 4. Shapes: work rule 28 (offset constant, series grows hot, leak grows cold).
  */
@@ -75,7 +75,7 @@ export function sizedFaults(curve: SenderCurve): readonly FaultBranch[] {
       fault: 'offset',
       share: 0.5,
       from: 0,
-      to: Math.log(50),
+      to: Math.log(35),
       size,
       errorOf: (u) => (t) => clipped(t + size(u)) - t,
     };

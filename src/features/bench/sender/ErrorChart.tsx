@@ -7,19 +7,13 @@ import { familyColour } from '@/ui/colours';
 import { ChartLegend } from '@/ui/picture/ChartLegend';
 import { useElementWidth } from '@/ui/useElementWidth';
 import { useUnits } from '@/ui/units';
+import { roundTicks } from '../roundTicks';
 
 const HEIGHT = 230;
 /** Least height shown above and below none, K: a sound sender is not drawn as noise. */
 const LEAST_K = 5;
 /** More is off the picture, K: a broken wire says so in words. */
 const MOST_K = 60;
-
-/** Round figures that reach over a stretch, five or six of them, 0 among them. */
-function roundTicks(from: number, to: number): number[] {
-  const step = [1, 2, 5, 10, 20, 50].find((s) => (to - from) / s <= 6) ?? 100;
-  const first = Math.floor(from / step);
-  return Array.from({ length: Math.ceil(to / step) - first + 1 }, (_, i) => (first + i) * step);
-}
 
 /** Reading minus truth over the whole range with its band, and the points it was made of. */
 export function ErrorChart({ found }: { found: SenderExplanation }) {
@@ -42,6 +36,7 @@ export function ErrorChart({ found }: { found: SenderExplanation }) {
   const least = difference(LEAST_K);
   const ticks = roundTicks(Math.min(-least, ...extremes), Math.max(least, ...extremes));
   const domain = [ticks[0]!, ticks.at(-1)!];
+  const across = roundTicks(data[0]!.at, data.at(-1)!.at).filter((c) => c >= data[0]!.at && c <= data.at(-1)!.at);
   return (
     <div data-testid="sender-error">
       <div ref={attach} style={{ minHeight: HEIGHT }}>
@@ -58,8 +53,8 @@ export function ErrorChart({ found }: { found: SenderExplanation }) {
             <XAxis
               dataKey="at"
               type="number"
-              domain={['dataMin', 'dataMax']}
-              tickCount={8}
+              domain={[data[0]!.at, data.at(-1)!.at]}
+              ticks={across}
               tickFormatter={(c: number) => `${Math.round(c)}`}
               height={40}
               stroke="var(--color-base-content)"

@@ -27,7 +27,7 @@ export function MomentPanel() {
             ? 'The needle is the odd one out: its own sender, its scale or its supply.'
             : 'All three agree.';
   return (
-    <section aria-labelledby="moment-title" className="border-t border-base-content/20 pt-4">
+    <section aria-labelledby="moment-title" className="border-t border-base-content/20 pt-4 print:hidden">
       <h3 id="moment-title" className="text-xl type-sign">
         Scan, needle and reference at one moment
       </h3>

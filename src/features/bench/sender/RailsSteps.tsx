@@ -19,7 +19,7 @@ export function RailsSteps({ bench }: { bench: SenderBench }) {
   const reference = bench.circuit?.reference_v ?? 5;
   const thousand = bench.circuit ? pinVolts(1000, bench.circuit, bench.circuit.pullUp_ohm) : null;
   return (
-    <section aria-labelledby="rails-title" className="border-t border-base-content/20 pt-4">
+    <section aria-labelledby="rails-title" className="border-t border-base-content/20 pt-4 print:hidden">
       <h3 id="rails-title" className="text-xl type-sign">
         Unplugged and bridged
       </h3>
@@ -30,15 +30,18 @@ export function RailsSteps({ bench }: { bench: SenderBench }) {
       <ol className="mt-2 space-y-3">
         <li>
           <p>
-            <strong>1</strong> Key off. Pull the sender’s plug. Key on: the reading must go to the cold rail, about −40
-            °C ({reference.toFixed(1)} V at the pin).
+            <strong>1</strong>{' '}
+            {say('Key off. Pull the sender’s plug. Key on: the reading must go to the cold rail, about -40 °C')} (
+            {reference.toFixed(1)} V at the pin).
           </p>
           <MeasuredField name="rails" value="unplugged_c" place={PLACE} reading={reading} />
         </li>
         <li>
           <p>
-            <strong>2</strong> Key off. Bridge the plug’s two contacts with a fused lead. Key on: the reading must go to
-            the hot rail, 130 °C or more (0 V).
+            <strong>2</strong>{' '}
+            {say(
+              'Key off. Bridge the plug’s two contacts with a fused lead. Key on: the reading must go to the hot rail, 130 °C or more (0 V).',
+            )}
           </p>
           <MeasuredField name="rails" value="bridged_c" place={PLACE} reading={reading} />
         </li>

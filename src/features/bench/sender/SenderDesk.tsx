@@ -1,7 +1,14 @@
 'use client';
 
 import { useDeferredValue, useMemo, useState } from 'react';
-import { consequences, explainSender, newSenderBench, type SenderBench, type SenderExplanation } from '@/core/bench';
+import {
+  checkSenderReadings,
+  consequences,
+  explainSender,
+  newSenderBench,
+  type SenderBench,
+  type SenderExplanation,
+} from '@/core/bench';
 import { vehicleScale } from '@/core/limits';
 import { buildCurve } from '@/core/sender';
 import { Cautions } from '@/job/Cautions';
@@ -111,9 +118,27 @@ function Noticed({ bench, found }: { bench: SenderBench; found: SenderExplanatio
   );
 }
 
+const GENERIC = { kind: 'family', family: 'generic-2k5' } as const;
+
+/** What the readings say, and what of curve or readings cannot be: then nothing is made of them. */
+function explained(bench: SenderBench): { readonly found: SenderExplanation | null; readonly wrong: string | null } {
+  const built = buildCurve(bench.curve);
+  const sane = checkSenderReadings(bench.readings, bench.circuit);
+  const wrong = !built.ok
+    ? `Its curve, ${built.error.path}: ${built.error.message}`
+    : sane.ok
+      ? null
+      : `${sane.error.path}: ${sane.error.message}`;
+  const usable = built.ok ? built : buildCurve(GENERIC);
+  if (!usable.ok) return { found: null, wrong };
+  const { curve } = usable.value;
+  return { found: explainSender(wrong === null ? bench.readings : [], { curve, circuit: bench.circuit }), wrong };
+}
+
 /** The sender's desk: curve, circuit, readings, and which fault explains them. */
 export function SenderDesk() {
   const { vehicle } = useJob();
+  const { say } = useUnits();
   const [which, setWhich] = useState<SenderBench['which']>('engine');
   const [part, setPart] = useState<'old' | 'new'>('old');
   const own = useMemo(() => vehicle.senderPoints.map((p) => [p.temp_c, p.ohm] as const), [vehicle.senderPoints]);
@@ -121,15 +146,10 @@ export function SenderDesk() {
   const ref = useMemo(() => ({ of: 'sender', which, part }) as const, [which, part]);
   const { test, entry, earlier, change, again } = useBenchTest<SenderBench>(ref, first);
   const shown = useDeferredValue(test);
-  const found = useMemo(() => {
-    const built = buildCurve(shown.curve);
-    const family = buildCurve({ kind: 'family', family: 'generic-2k5' });
-    const curve = built.ok ? built.value.curve : family.ok ? family.value.curve : null;
-    return curve && explainSender(built.ok ? shown.readings : [], { curve, circuit: shown.circuit });
-  }, [shown]);
+  const { found, wrong } = useMemo(() => explained(shown), [shown]);
   if (!found) return null;
   return (
-    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] print:grid-cols-1">
       <div className="space-y-4">
         <div className="flex flex-wrap gap-4">
           <AnswerButtons
@@ -155,7 +175,7 @@ export function SenderDesk() {
             again((now) => ({ ...now, readings: [] }), 'A new test; the one before is kept in the chronicle.')
           }
         />
-        <details open={test.curve.kind !== 'family' || test.readings.length === 0}>
+        <details open>
           <summary className="cursor-pointer text-xl type-sign">Its curve</summary>
           <div className="mt-2">
             <CurvePanel
@@ -175,8 +195,13 @@ export function SenderDesk() {
         <RailsSteps bench={test} />
         <WigglePanel />
       </div>
-      <div className="lg:sticky lg:top-4 lg:self-start">
-        <Verdict found={found} count={shown.readings.length} />
+      <div className="lg:sticky lg:top-4 lg:self-start print:order-first">
+        {wrong !== null && (
+          <p role="alert" className="mb-2 border-l-4 border-error pl-3">
+            {say(wrong)} Nothing is made of the readings until it is mended.
+          </p>
+        )}
+        <Verdict found={found} count={wrong === null ? shown.readings.length : 0} />
         <div className="mt-4">
           <ErrorChart found={found} />
         </div>

@@ -47,7 +47,7 @@ export function SenderReadings({
     const { true_c, value } = draft;
     if (true_c === null || value === null) return setError('Both are needed: the temperature and what it reads.');
     const reading: SenderReading = { true_c, of, value, ...tolerance };
-    const checked = checkSenderReadings([reading], bench.circuit);
+    const checked = checkSenderReadings([...bench.readings, reading], bench.circuit);
     if (!checked.ok) return setError(checked.error.message);
     setError(undefined);
     setDraft(EMPTY);
@@ -59,7 +59,7 @@ export function SenderReadings({
     r.of === 'shown_c' ? show('temperature', r.value) : `${r.value} ${r.of === 'ohm' ? 'Ω' : 'V'}`;
   return (
     <div>
-      <div className="flex flex-wrap gap-2" role="group" aria-label="Instrument">
+      <div className="flex flex-wrap gap-2 print:hidden" role="group" aria-label="Instrument">
         {INSTRUMENTS.map((i) => (
           <button
             key={i.of}
@@ -72,7 +72,7 @@ export function SenderReadings({
           </button>
         ))}
       </div>
-      <form className="mt-3 flex flex-wrap items-start gap-x-4" onSubmit={add} noValidate>
+      <form className="mt-3 flex flex-wrap items-start gap-x-4 print:hidden" onSubmit={add} noValidate>
         <QuantityInput
           key={`t${round}`}
           id="reading-true"
@@ -159,7 +159,7 @@ export function SenderReadings({
                   <td>
                     <button
                       type="button"
-                      className="btn btn-square btn-ghost btn-xs"
+                      className="btn btn-square btn-ghost btn-xs print:hidden"
                       aria-label={`Remove the reading at ${show('temperature', r.true_c)}`}
                       onClick={() =>
                         onChange(

@@ -37,7 +37,7 @@ export function WigglePanel() {
   };
   const value = (v: number) => (test.unit === '°C' ? show('temperature', v) : `${v} ${test.unit}`);
   return (
-    <section aria-labelledby="wiggle-title" className="border-t border-base-content/20 pt-4">
+    <section aria-labelledby="wiggle-title" className="border-t border-base-content/20 pt-4 print:hidden">
       <h3 id="wiggle-title" className="text-xl type-sign">
         Wiggle recording
       </h3>

@@ -7,6 +7,7 @@ import { familyColour } from '@/ui/colours';
 import { ChartLegend } from '@/ui/picture/ChartLegend';
 import { useElementWidth } from '@/ui/useElementWidth';
 import { useUnits } from '@/ui/units';
+import { roundTicks } from '../roundTicks';
 
 const HEIGHT = 210;
 /** Room left and right of the readings that matter, K. */
@@ -46,7 +47,8 @@ export function LiftChart({
   const ends = [rated_c - AROUND_K, rated_c + AROUND_K, ...(opens ? [opens.value - 5, opens.value + 5] : [])].map(
     temperatureNumber,
   );
-  const domain = [Math.floor(Math.min(...ends)), Math.ceil(Math.max(...ends))];
+  const ticks = roundTicks(Math.min(...ends), Math.max(...ends), 9);
+  const domain = [ticks[0]!, ticks.at(-1)!];
   return (
     <div data-testid="lift-chart">
       <div ref={attach} style={{ minHeight: HEIGHT }}>
@@ -65,7 +67,7 @@ export function LiftChart({
               type="number"
               domain={domain}
               allowDataOverflow
-              tickCount={9}
+              ticks={ticks}
               height={40}
               stroke="var(--color-base-content)"
               fontSize={12}

@@ -35,7 +35,7 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
     setError(onReading({ t_s: moment_s(run), water_c, lift_mm: null, state }));
   };
   return (
-    <section aria-labelledby="pot-title" className="border-t-2 border-base-content pt-3">
+    <section aria-labelledby="pot-title" className="border-t-2 border-base-content pt-3 print:hidden">
       <h3 id="pot-title" className="sr-only">
         Clock of the pot
       </h3>

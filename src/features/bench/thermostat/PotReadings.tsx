@@ -8,20 +8,14 @@ import { FileButton } from '@/ui/FileButton';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
 import { readBenchLog } from '../readBenchLog';
+import { inOrderOfTime, isLogged } from './readingOrder';
 
 /** Rows of the list; a log of a thousand readings is not read by eye. */
 const LISTED = 60;
+/** Temperatures kept of a log. */
+const MOST_KEPT = 3000;
 /** Steps by which a log is moved against the clock, s. */
 const SHIFTS_S = [-60, -10, -1, 1, 10, 60] as const;
-
-const isLogged = (r: WaterReading): boolean => r.lift_mm === null && r.state === null;
-const byTime = (a: WaterReading, b: WaterReading): number => a.t_s - b.t_s;
-
-/** Readings without two at one moment: a press keeps its own time, a logged one gives way. */
-export function inOrderOfTime(readings: readonly WaterReading[]): WaterReading[] {
-  const pressed = new Set(readings.filter((r) => !isLogged(r)).map((r) => r.t_s));
-  return readings.filter((r) => !isLogged(r) || !pressed.has(r.t_s)).sort(byTime);
-}
 
 /** Typed readings with lift, a thermometer's log, and the list of all. */
 export function PotReadings({
@@ -58,8 +52,10 @@ export function PotReadings({
     const read = await readBenchLog(file, 'temperature');
     if (!read.ok) return setError(`${file.name}: ${read.error}`);
     const { time_s, values } = read.value;
+    // Water changes slowly: of a fast logger every so many readings are kept.
+    const step = Math.ceil(time_s.length / MOST_KEPT);
     const logged = time_s.flatMap((t_s, i): WaterReading[] =>
-      Number.isFinite(values[i]) ? [{ t_s, water_c: values[i]!, lift_mm: null, state: null }] : [],
+      i % step === 0 && Number.isFinite(values[i]) ? [{ t_s, water_c: values[i]!, lift_mm: null, state: null }] : [],
     );
     setError(null);
     onChange(
@@ -75,7 +71,7 @@ export function PotReadings({
       <h3 id="typed-title" className="text-xl type-sign">
         By rule and thermometer
       </h3>
-      <form className="mt-1 flex flex-wrap items-start gap-x-4" onSubmit={add} noValidate>
+      <form className="mt-1 flex flex-wrap items-start gap-x-4 print:hidden" onSubmit={add} noValidate>
         <QuantityInput
           key={`m${round}`}
           id="pot-minute"
@@ -167,7 +163,7 @@ export function PotReadings({
                 <td>
                   <button
                     type="button"
-                    className="btn btn-square btn-ghost btn-xs"
+                    className="btn btn-square btn-ghost btn-xs print:hidden"
                     aria-label={`Remove the reading at ${clock(r.t_s)}`}
                     onClick={() =>
                       onChange(

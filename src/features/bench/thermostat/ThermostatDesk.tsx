@@ -24,7 +24,8 @@ import { ColdLooks } from './ColdLooks';
 import { LiftChart } from './LiftChart';
 import { PotCard } from './PotCard';
 import { PotFigures } from './PotFigures';
-import { inOrderOfTime, PotReadings } from './PotReadings';
+import { PotReadings } from './PotReadings';
+import { inOrderOfTime } from './readingOrder';
 
 const PARTS = [
   { key: 'old', says: 'Part that came out' },
@@ -45,7 +46,7 @@ function useFinding(test: ThermostatBench) {
 /** The thermostat's desk: cold looks, the pot, and what the valve did. */
 export function ThermostatDesk() {
   const { vehicle, figures } = useJob();
-  const { show } = useUnits();
+  const { say, show } = useUnits();
   const { thermostat } = vehicle.vehicle;
   const [part, setPart] = useState<'old' | 'new'>('old');
   const first = useMemo(
@@ -94,7 +95,7 @@ export function ThermostatDesk() {
       if (v !== null && v >= low && v <= high) change((now) => ({ ...now, [key]: v }));
     };
   return (
-    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)]">
+    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] print:grid-cols-1">
       <div className="space-y-5">
         <AnswerButtons
           label="Which part"
@@ -145,8 +146,9 @@ export function ThermostatDesk() {
         )}
         <Cautions of={['bench-water', 'never-open-hot']} />
         <p className="text-sm">
-          Hang valve and thermometer free of pot and bottom, start cold, stir, heat slowly: under 5 K a minute near the
-          stamp. Hold it hot for two minutes, then let it cool to see it shut.
+          {say(
+            'Hang valve and thermometer free of pot and bottom, start cold, stir, heat slowly: under 5 K a minute near the stamp. Hold it hot for two minutes, then let it cool to see it shut.',
+          )}
         </p>
         <PotCard onReading={add} />
         <ColdLooks bench={test} onChange={change} />
@@ -180,7 +182,7 @@ export function ThermostatDesk() {
           {test.cleaned && <span className="type-label">this test: after cleaning</span>}
         </div>
       </div>
-      <div className="lg:sticky lg:top-4 lg:self-start">
+      <div className="lg:sticky lg:top-4 lg:self-start print:order-first">
         {judged.ok ? (
           <PotFigures found={judged.value} />
         ) : (
