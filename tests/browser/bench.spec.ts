@@ -211,6 +211,8 @@ test('fan and circuits: the tree in the shop’s order, current against the fuse
   await page.getByLabel('Draws').fill('27');
   await page.getByLabel('Its fuse').fill('30');
   await expect(page.getByTestId('circuit-notes')).toContainText('do not fit a larger');
+  await page.getByLabel('Fuse blown so far').fill('2');
+  await expect(page.getByTestId('circuit-notes')).toContainText('Blown 2 times');
   await page.getByRole('button', { name: /Later: Fuse/ }).click();
   await expect(page.getByTestId('fan-tree').locator('li').first()).toContainText('Command');
   await page.getByTestId('fan-tree').getByRole('button', { name: 'blown or dead' }).click();
@@ -330,7 +332,8 @@ test('the heater of a thermostat is measured before a part is ordered', async ({
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
   await page.keyboard.press('6');
-  await desk(page, 'Fan and circuits');
+  await desk(page, 'Thermostat');
+  await page.getByRole('link', { name: 'Measure element, supply and control line' }).click();
   const heater = page.getByRole('region', { name: /Heater of the thermostat/ });
   await expect(heater).toContainText('a wire alone can set each of these codes');
   await heater.getByLabel('At the part').fill('14');

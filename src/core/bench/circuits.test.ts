@@ -22,6 +22,9 @@ describe('an electric fan', () => {
     expect(fanCheck({})).toEqual({ notes: [], faultRatio: 1 });
     expect(text(fanCheck({ earthDrop_v: 1.2 }).notes)).toMatch(/clean and tighten/);
     expect(text(fanCheck({ running_a: 8 }).notes)).toMatch(/hold it against the fuse/);
+    expect(text(fanCheck({ blown: 1 }).notes)).toMatch(/Blown once/);
+    expect(text(fanCheck({ blown: 3 }).notes)).toMatch(/no further fuse before it is found/);
+    expect(fanCheck({ blown: 0 }).notes).toEqual([]);
     expect(text(fanCheck({ running_a: 0.1 }).notes)).toMatch(/Measure the supply/);
   });
 

@@ -100,6 +100,7 @@ export const MEASUREMENTS = {
       running_a: { label: 'Draws', family: null, unit: 'A', min: 0, max: 150, sd: 0.3 },
       fuse_a: { label: 'Its fuse', family: null, unit: 'A', min: 1, max: 200, sd: 0.01 },
       earthDrop_v: { label: 'Lost in its earth', family: null, unit: 'V', min: 0, max: 30, sd: 0.02 },
+      blown: bare('Fuse blown so far', 'times', 0, 50, 0.1),
     },
   },
   clutch: {

@@ -9,6 +9,8 @@ export interface FanReadings {
   readonly supply_v?: Maybe;
   /** Between the fan's earth and the battery's, running, V. */
   readonly earthDrop_v?: Maybe;
+  /** How often its fuse has blown. */
+  readonly blown?: Maybe;
 }
 
 /** Standard uncertainties of a clamp and a voltmeter, A and V. */
@@ -28,7 +30,7 @@ const EARTH_DROP_V = 0.5;
 
 /** What currents and voltages of a fan mean; nothing where nothing was measured. */
 export function fanCheck(
-  { fuse_a, running_a, supply_v, earthDrop_v }: FanReadings,
+  { fuse_a, running_a, supply_v, earthDrop_v, blown }: FanReadings,
   tolerance: FanTolerance = { current_a: 0.3, voltage_v: 0.1 },
 ): CircuitFinding {
   const notes: CircuitNote[] = [];
@@ -70,6 +72,16 @@ export function fanCheck(
         says: `It draws ${running_a.toFixed(1)} A, ${Math.round((100 * running_a) / fuse_a)} % of its ${fuse_a} A fuse. If the fuse had blown, the reason is not the running motor: look for a chafed wire, water in the plug, a blade that jammed.`,
       });
     } else notes.push({ kind: 'look', says: `It draws ${running_a.toFixed(1)} A: hold it against the fuse’s rating.` });
+  }
+  if (blown !== undefined && blown >= 1) {
+    notes.push(
+      blown >= 2
+        ? {
+            kind: 'fault',
+            says: `Blown ${blown} times: a fuse that blows again has a cause that stays. Motor current, chafed wire, water in a plug, a blade that jams; no further fuse before it is found.`,
+          }
+        : { kind: 'look', says: 'Blown once: measure the current before the new one is trusted, and note the day.' },
+    );
   }
   if (earthDrop_v !== undefined) {
     notes.push(

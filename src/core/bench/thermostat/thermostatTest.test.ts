@@ -103,11 +103,40 @@ describe('a valve in heated water', () => {
     expect(judged(test([], { lightWhenCold: false })).verdict).toBe('cannot-tell');
   });
 
+  it('one that was put in hot is judged by its closing; one that was only seen open is not judged', () => {
+    const all = waterTest(VALVE, { ...COURSE, from_c: 60 });
+    const hottest = all.reduce((best, r, i) => (r.water_c > all[best]!.water_c ? i : best), 0);
+    const cooling = judged(test(all.slice(hottest)));
+    expect(cooling.closes_c).not.toBeNull();
+    expect(Math.abs(cooling.closes_c!.value - 85)).toBeLessThan(2 * cooling.closes_c!.sd);
+    expect(cooling.heating_kpmin).toBeNull();
+    expect(cooling.opens_c!.sd).toBeGreaterThan(1);
+    const open = (t_s: number, water_c: number): WaterReading => ({ t_s, water_c, lift_mm: null, state: 'open' });
+    const hot = judged(test([open(0, 92), open(60, 95)]));
+    expect(hot.verdict).toBe('cannot-tell');
+    expect(hot.reason).toMatch(/open at the first look already. Start colder/);
+  });
+
+  it('not quite shut when cold is a leak, half open is stuck open', () => {
+    const flat = (lift_mm: number) =>
+      judged(test([20, 50, 70].map((water_c, i) => ({ t_s: 300 * i, water_c, lift_mm, state: null }))));
+    expect(flat(0.9).verdict).toBe('leaks');
+    expect(flat(1.9).verdict).toBe('stuck-open');
+    expect(flat(6).verdict).toBe('stuck-open');
+  });
+
   it('a log at ten a second and the same by hand agree', () => {
     const often = pot({}, { every_s: 0.5 });
     const seldom = pot({}, { every_s: 10 });
     expect(Math.abs(often.opens_c!.value - seldom.opens_c!.value)).toBeLessThan(1);
     expect(often.opens_c!.sd).toBeGreaterThan(0.5 * seldom.opens_c!.sd);
+  });
+
+  it('the same test is worked out once, another one anew', () => {
+    const readings = waterTest(VALVE, COURSE);
+    expect(judgeThermostat(test(readings))).toBe(judgeThermostat(test(readings.map((r) => ({ ...r })))));
+    const other = judged(test(readings, { rated_c: 76 }));
+    expect(other.verdict).toBe('opens-late');
   });
 
   it('one slip of the rule while it is shut is no movement', () => {

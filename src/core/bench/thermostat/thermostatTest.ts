@@ -124,8 +124,10 @@ interface Seen {
   readonly count: number;
   /** Moved after having been shut. */
   readonly moved: boolean;
-  /** Index of the first reading at which it had moved. */
+  /** Index of the first reading at which it had moved, or, of one that was only seen to shut, at which it was shut. */
   readonly firstMoved: number;
+  /** It was open at some time, whatever came before. */
+  readonly everOpen: boolean;
   /** An eye called it fully open. */
   readonly saysOpen: boolean;
   /** Came shut again after moving. */
@@ -161,15 +163,20 @@ function look(readings: readonly PlacedReading[], rated_c: number): Seen {
   const liftSeen_mm = max(seen, (s) => s.r.lift_mm ?? undefined) ?? null;
   const shutFrom = seen.findIndex((s) => !s.open);
   const firstMoved = seen.findIndex((s, k) => s.open && shutFrom >= 0 && k > shutFrom);
-  const after = firstMoved < 0 ? [] : seen.slice(firstMoved);
+  const firstOpen = seen.findIndex((s) => s.open);
+  // One that was put in hot is seen to shut only.
+  const firstShut = firstOpen === 0 ? seen.findIndex((s) => !s.open) : -1;
+  const turned = firstMoved >= 0 ? firstMoved : firstShut;
+  const after = firstMoved >= 0 ? seen.slice(firstMoved) : firstShut >= 0 ? seen : [];
   const start = seen.find((s) => s.r.water_c < rated_c - COLD_BELOW_K);
   const wide = ({ r }: { readonly r: PlacedReading }) =>
     r.state === 'open' || (r.lift_mm !== null && r.lift_mm > WIDE_SHARE * Math.max(7, liftSeen_mm ?? 0));
   const levels = after.filter((s) => s.r.lift_mm !== null).map((s) => s.r.lift_mm!);
   return {
     count: seen.length,
-    moved: firstMoved >= 0,
-    firstMoved: firstMoved < 0 ? -1 : seen[firstMoved]!.i,
+    moved: turned >= 0,
+    firstMoved: turned < 0 ? -1 : seen[turned]!.i,
+    everOpen: seen.some((s) => s.open),
     saysOpen: after.some((s) => s.r.state === 'open'),
     reseated: after.some((s) => !s.open),
     closing:
@@ -274,7 +281,8 @@ function rateAt(readings: readonly PlacedReading[], i: number): number {
 function fitWax(readings: readonly PlacedReading[], seen: Seen, test: ThermostatTest): Fitted {
   const few = thinned(readings);
   const rate = rateAt(readings, seen.firstMoved);
-  const first = readings[seen.firstMoved]!.water_c - Math.max(0, rate) * LAG.middle_s - 1;
+  // Warming, the wax is behind below; cooling, it is behind above, and the closing curve lies lower.
+  const first = readings[seen.firstMoved]!.water_c - rate * LAG.middle_s + (rate < 0 ? 3.5 : -1);
   const span = test.fullOpen_c === null ? USUAL_SPAN_K : test.fullOpen_c - test.rated_c;
   const start = [
     first,
@@ -351,6 +359,17 @@ const VERDICT_TEXT: Readonly<Record<Exclude<ThermostatVerdict, 'cannot-tell'>, s
   leaks: 'opens as stamped, but light comes through its cold seat',
 };
 
+/** Lift when cold from which a valve is open rather than not quite shut, mm. */
+const AJAR_MM = 1.6;
+
+/** Odds of a valve that was never seen shut though the water was cold, nor wide open. */
+function ajarOdds(readings: readonly PlacedReading[]): Odds {
+  const first = readings.find((r) => r.lift_mm !== null)?.lift_mm ?? null;
+  const odds = { ...NO_ODDS, 'stuck-open': 0.5, leaks: 0.4, 'opens-early': 0.08, good: 0.02 };
+  if (first === null) return odds;
+  return first < AJAR_MM ? { ...odds, leaks: 0.8, 'stuck-open': 0.1 } : { ...odds, 'stuck-open': 0.8, leaks: 0.1 };
+}
+
 /** Half a pot of glycol boils high enough for any thermostat; without one the rating of the hottest is out of reach, K. */
 const REACH_K = 3;
 
@@ -364,6 +383,9 @@ function cannotTell(
   const { rated_c } = test;
   if (seen.count < 2) return 'Nothing was seen of the valve yet: write down closed, moving, open, or the lift.';
   if (!fitted) {
+    if (seen.everOpen && seen.shutAtStart === null) {
+      return `It was open at the first look already. Start colder, at ${temperatureText(rated_c - COLD_BELOW_K - 3)} or below, and watch it open.`;
+    }
     if (rated_c + REACH_K > boils_c) {
       return `A valve stamped ${temperatureText(rated_c)} cannot open fully in water that boils at ${temperatureText(boils_c, 1)} here. Use half glycol and water outdoors or under extraction: it boils at about ${temperatureText(boils_c + 8)}; never a lid, never oil over a flame.`;
     }
@@ -387,39 +409,53 @@ export const slowEnough_kpmin = (heating_kps: number): number =>
 /** Thermometer of the usual kind, K. */
 export const USUAL_THERMOMETER_SD_K = 1;
 
+/** Findings of the last tests by their readings: the case and the desk ask for the same one, again and again. */
+const found = new Map<string, Result<ThermostatFinding, ReadingError>>();
+const MOST_KEPT = 32;
+
 /** What a heated-water test says of a thermostat, or which reading cannot be. */
 export function judgeThermostat(test: ThermostatTest): Result<ThermostatFinding, ReadingError> {
+  const { rated_c, fullOpen_c, readings, thermometerSd_k, altitude_m, lightWhenCold } = test;
+  const key = JSON.stringify([rated_c, fullOpen_c, thermometerSd_k, altitude_m, lightWhenCold, readings]);
+  const known = found.get(key);
+  if (known) return known;
+  const finding = judged(test);
+  if (found.size >= MOST_KEPT) found.delete(found.keys().next().value!);
+  found.set(key, finding);
+  return finding;
+}
+
+/** A valve that is wide open when it must be shut. */
+const WIDE_OPEN: Odds = {
+  ...{ good: 0.005, 'opens-early': 0.02, 'opens-late': 0.005 },
+  ...{ 'stuck-open': 0.9, 'stuck-closed': 0.001, leaks: 0.04 },
+};
+
+/** What was seen of the valve alone, without the light at its seat. */
+function valveOdds(
+  test: ThermostatTest,
+  readings: readonly PlacedReading[],
+  { seen, fitted, wax_c }: { readonly seen: Seen; readonly fitted: Fitted | null; readonly wax_c: number },
+): Odds {
+  if (seen.count === 0) return VERDICT_RATE;
+  if (seen.wideAtStart) return WIDE_OPEN;
+  if (fitted) return openingOdds(fitted.opens_c, test.rated_c);
+  if (seen.shutAtStart === false) return ajarOdds(readings);
+  // Open already when it was first looked at, hot: all that is known is that it opens.
+  if (seen.everOpen) return { ...VERDICT_RATE, 'opens-late': 0.03, 'stuck-closed': 0.001 };
+  return unmovedOdds(wax_c, Math.hypot(1.5, test.thermometerSd_k), test.rated_c);
+}
+
+function judged(test: ThermostatTest): Result<ThermostatFinding, ReadingError> {
   const placed = placeReadings(test.readings);
   if (!placed.ok) return placed;
   const readings = placed.value;
   const boils_c = saturationTemperature_c(ambientPressure_kpa(test.altitude_m));
   const seen = look(readings, test.rated_c);
-  const wideOpen = seen.count > 0 && seen.wideAtStart;
-  const fitted = seen.moved && !wideOpen ? fitWax(readings, seen, test) : null;
+  const fitted = seen.moved && !seen.wideAtStart ? fitWax(readings, seen, test) : null;
   const hottest_c = Math.max(-Infinity, ...readings.map((r) => r.water_c));
   const wax_c = readings.length === 0 ? -Infinity : Math.max(...waxTemperatures(readings, LAG.middle_s * LAG.factor));
-  const odds = normalised(
-    withLight(
-      wideOpen
-        ? {
-            ...VERDICT_RATE,
-            good: 0.005,
-            'opens-early': 0.02,
-            'opens-late': 0.005,
-            'stuck-open': 0.9,
-            'stuck-closed': 0.001,
-            leaks: 0.04,
-          }
-        : fitted
-          ? openingOdds(fitted.opens_c, test.rated_c)
-          : seen.shutAtStart === false
-            ? { ...NO_ODDS, 'stuck-open': 0.6, leaks: 0.3, 'opens-early': 0.08, good: 0.02 }
-            : seen.count === 0
-              ? VERDICT_RATE
-              : unmovedOdds(wax_c, Math.hypot(1.5, test.thermometerSd_k), test.rated_c),
-      test.lightWhenCold,
-    ),
-  );
+  const odds = normalised(withLight(valveOdds(test, readings, { seen, fitted, wax_c }), test.lightWhenCold));
   const [verdict, probability] = (Object.entries(odds) as [keyof Odds, number][]).reduce((a, b) =>
     b[1] > a[1] ? b : a,
   );
@@ -441,7 +477,7 @@ export function judgeThermostat(test: ThermostatTest): Result<ThermostatFinding,
       ? reasonOf(verdict, test, figures.opens_c, hottest_c)
       : cannotTell(test, seen, fitted, hottest_c, boils_c),
     odds,
-    heating_kpmin: fitted ? 60 * fitted.heating_kps : null,
+    heating_kpmin: fitted && fitted.heating_kps > 0 ? 60 * fitted.heating_kps : null,
     boils_c,
   });
 }

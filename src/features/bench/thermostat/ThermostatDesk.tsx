@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useDeferredValue, useMemo, useState } from 'react';
 import {
   judgeThermostat,
@@ -45,7 +46,7 @@ function useFinding(test: ThermostatBench) {
 
 /** The thermostat's desk: cold looks, the pot, and what the valve did. */
 export function ThermostatDesk() {
-  const { vehicle, figures } = useJob();
+  const { job, vehicle, figures } = useJob();
   const { say, show } = useUnits();
   const { thermostat } = vehicle.vehicle;
   const [part, setPart] = useState<'old' | 'new'>('old');
@@ -103,6 +104,15 @@ export function ThermostatDesk() {
           chosen={part}
           onChoose={(key) => setPart(key as 'old' | 'new')}
         />
+        {thermostat.heated && (
+          <p className="border-l-4 border-primary pl-3">
+            Electrically heated: in water it opens at its stamp, unheated.{' '}
+            <Link href={`/jobs/${job.id}/bench/fan`} className="font-semibold underline underline-offset-4">
+              Measure element, supply and control line
+            </Link>{' '}
+            before a part is ordered.
+          </p>
+        )}
         <div className="flex flex-wrap gap-4">
           <QuantityInput
             id="stamp"
