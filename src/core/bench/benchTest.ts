@@ -3,7 +3,7 @@ import { GLYCOLS, type Glycol } from '../coolant';
 import { USUAL_CIRCUIT, type CurveSpec, type ReadingCircuit } from '../sender';
 import { USUAL_GAUGE, type GaugeScale } from './gauge';
 import { USUAL_TOLERANCE, type SenderReading, type SenderValue } from './sender/reading';
-import { USUAL_THERMOMETER_SD_K } from './thermostat/thermostatTest';
+import { USUAL_THERMOMETER_SD_K } from './thermostat/types';
 import { VALVE_STATES, type ValveState, type WaterReading } from './thermostat/reading';
 
 /** A sender measured at known temperatures. */

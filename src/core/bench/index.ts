@@ -4,9 +4,9 @@ export {
   NAMED_FROM,
   type ErrorBand,
   type ExplainedFault,
-  type NextPoint,
   type SenderExplanation,
 } from './sender/explain';
+export type { NextPoint } from './sender/nextPoint';
 export { FAULT_UNIT, SENDER_FAULTS, type SenderFault } from './sender/faults';
 export {
   apparent,
@@ -16,17 +16,16 @@ export {
   type SenderReading,
   type SenderValue,
 } from './sender/reading';
+export { judgeThermostat } from './thermostat/judgeThermostat';
+export { VERDICT_RATE } from './thermostat/odds';
 export {
-  GOOD_WITHIN_K,
-  judgeThermostat,
   THERMOSTAT_VERDICTS,
   USUAL_THERMOMETER_SD_K,
-  VERDICT_RATE,
   type Figure,
   type ThermostatFinding,
   type ThermostatTest,
   type ThermostatVerdict,
-} from './thermostat/thermostatTest';
+} from './thermostat/types';
 export {
   placeReadings,
   VALVE_STATES,

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { waterTest, type PotCourse, type PotValve } from '../../plant';
 import { placeReadings, type WaterReading } from './reading';
-import { judgeThermostat, type ThermostatTest } from './thermostatTest';
+import { judgeThermostat } from './judgeThermostat';
+import type { ThermostatTest } from './types';
 import { lifts, liftShare, waxTemperatures } from './waxModel';
 
 const VALVE: PotValve = {
