@@ -171,11 +171,13 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
   await newJob(page, 'Van 74');
   await page.keyboard.press('6');
   await desk(page, 'Thermostat');
+  // A press without a temperature waits for one.
+  await page.getByRole('button', { name: 'Closed', exact: true }).click();
+  await expect(page.getByTestId('waiting')).toContainText('One press waits for a temperature');
   const log = Array.from({ length: 60 }, (_, i) => `${15 * i},${(60 + 0.7 * i).toFixed(1)}`).join('\n');
   await page.getByTestId('pot-log').setInputFiles(file('pot.csv', `time_s;water °C\n${log.replaceAll(',', ';')}\n`));
   await expect(page.getByText('60 temperatures of a log.')).toBeVisible();
-  // The first press starts the clock; the water is the log's.
-  await page.getByRole('button', { name: 'Closed', exact: true }).click();
+  await expect(page.getByTestId('waiting')).toHaveCount(0);
   for (const [minutes, state] of [
     [4, 'Closed'],
     [4, 'Closed'],

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { placeReadings } from '@/core/bench';
 import { inShopOrder } from '@/ui/OrderedList';
 import { faultSize } from './faultWords';
 import { inOrderOfTime } from './thermostat/readingOrder';
@@ -21,14 +22,20 @@ describe('the size of a fault', () => {
 describe('readings of the pot', () => {
   const logged = (t_s: number) => ({ t_s, water_c: 50, lift_mm: null, state: null });
   const pressed = (t_s: number) => ({ t_s, water_c: null, lift_mm: null, state: 'closed' as const });
-  it('stand in order of time, and a press goes before the log’s reading of its moment', () => {
-    const all = inOrderOfTime([logged(0), logged(10), logged(20), pressed(10), pressed(5)]);
+  it('stand in order of time, and the log’s reading gives way to a press of its moment', () => {
+    const all = inOrderOfTime([logged(0), logged(10), logged(20), pressed(10), pressed(5), pressed(0)]);
     expect(all.map((r) => [r.t_s, r.state])).toEqual([
-      [0, null],
+      [-0.01, null],
+      [0, 'closed'],
       [5, 'closed'],
+      [9.99, null],
       [10, 'closed'],
       [20, null],
     ]);
+    expect(inOrderOfTime(all)).toEqual(all);
+    // Every press has its temperature.
+    const placed = placeReadings(all);
+    expect(placed.ok && placed.value).toHaveLength(6);
   });
 });
 

@@ -46,7 +46,7 @@ function PointsField({
   const built = read.ok ? buildCurve({ ...curve, points: read.value }) : null;
   const wrong = !read.ok ? read.error : built && !built.ok ? built.error : null;
   const residuals = built?.ok ? built.value.residuals_k : [];
-  const { show } = useUnits();
+  const { say, show } = useUnits();
   const put = (next: string) => {
     setText(next);
     const points = readPoints(next);
@@ -68,7 +68,7 @@ function PointsField({
       <div className="pt-6 text-sm" aria-live="polite">
         {wrong ? (
           <p className="text-error">
-            {wrong.path}: {wrong.message}
+            {wrong.path}: {say(wrong.message)}
           </p>
         ) : (
           <>

@@ -202,9 +202,11 @@ export function SenderDesk() {
           </p>
         )}
         <Verdict found={found} count={wrong === null ? shown.readings.length : 0} />
-        <div className="mt-4">
-          <ErrorChart found={found} />
-        </div>
+        {shown.readings.length > 0 && wrong === null && (
+          <div className="mt-4">
+            <ErrorChart found={found} />
+          </div>
+        )}
         <Noticed bench={shown} found={found} />
         {part === 'old' && <MovePicture entryId={entry?.id ?? null} />}
         {part === 'old' && which === 'gauge' && test.curve.kind === 'family' && test.readings.length > 0 && (

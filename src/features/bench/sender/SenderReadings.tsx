@@ -36,7 +36,7 @@ export function SenderReadings({
   points: SenderExplanation['points'];
   onChange: (to: (now: SenderBench) => SenderBench, says?: string) => void;
 }) {
-  const { show } = useUnits();
+  const { say, show } = useUnits();
   const [of, setOf] = useState<SenderValue>(bench.readings.at(-1)?.of ?? 'ohm');
   const [draft, setDraft] = useState(EMPTY);
   const [round, setRound] = useState(0);
@@ -128,7 +128,7 @@ export function SenderReadings({
       </div>
       {error && (
         <p role="alert" className="text-error">
-          {error} Nothing was added.
+          {say(error)} Nothing was added.
         </p>
       )}
       {bench.readings.length > 0 && (

@@ -10,6 +10,7 @@ import { changeRun, loadRun } from '@/storage/runs';
 import { clock } from '@/ui/clock';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useNow } from '@/ui/useNow';
+import { useUnits } from '@/ui/units';
 
 const STATE_NAME: Readonly<Record<ValveState, string>> = { closed: 'Closed', moving: 'Moving', open: 'Open' };
 
@@ -20,6 +21,7 @@ const moment_s = (run: Run): number => Math.round(10 * elapsedAt(run, Date.now()
 export function PotCard({ onReading }: { onReading: (reading: WaterReading) => string | null }) {
   const { job } = useJob();
   const write = useWrite();
+  const { say } = useUnits();
   const run = useLiveQuery(() => loadRun(job.id, 'pot'), [job.id]) ?? NOT_BEGUN;
   const running = run.runningSince !== null;
   const now = useNow(running);
@@ -87,7 +89,7 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
       </div>
       {error && (
         <p role="alert" className="mt-1 text-error">
-          {error} Nothing was added.
+          {say(error)} Nothing was added.
         </p>
       )}
     </section>

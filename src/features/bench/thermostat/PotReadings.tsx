@@ -28,7 +28,7 @@ export function PotReadings({
   onAdd: (reading: WaterReading) => string | null;
   onChange: (to: (now: ThermostatBench) => ThermostatBench, says?: string) => void;
 }) {
-  const { show } = useUnits();
+  const { say, show } = useUnits();
   const [minute, setMinute] = useState<number | null>(null);
   const [water_c, setWater] = useState<number | null>(null);
   const [lift_mm, setLift] = useState<number | null>(null);
@@ -116,7 +116,7 @@ export function PotReadings({
       </form>
       {error && (
         <p role="alert" className="text-error">
-          {error} Nothing was added.
+          {say(error)} Nothing was added.
         </p>
       )}
       {logged > 0 && (

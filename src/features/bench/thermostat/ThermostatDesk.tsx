@@ -57,6 +57,7 @@ export function ThermostatDesk() {
   const ref = useMemo(() => ({ of: 'thermostat', part }) as const, [part]);
   const { test, entry, earlier, change, again } = useBenchTest<ThermostatBench>(ref, first);
   const { placed, judged } = useFinding(test);
+  const waiting = judged.ok ? Math.max(0, test.readings.length - placed.length) : 0;
   const add = (reading: WaterReading): string | null => {
     const next = inOrderOfTime([...test.readings, reading]);
     const checked = placeReadings(next);
@@ -197,7 +198,13 @@ export function ThermostatDesk() {
           <PotFigures found={judged.value} />
         ) : (
           <p role="alert" className="text-error" data-testid="pot-error">
-            {judged.error.path}: {judged.error.message}
+            {judged.error.path}: {say(judged.error.message)}
+          </p>
+        )}
+        {waiting > 0 && (
+          <p className="mt-2 border-l-4 border-primary pl-3" data-testid="waiting">
+            {waiting === 1 ? 'One press waits' : `${waiting} presses wait`} for a temperature: type the water beside the
+            button, or open the thermometer’s log.
           </p>
         )}
         {test.sealDamaged && (
