@@ -181,7 +181,7 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
   for (const [minutes, state] of [
     [4, 'Closed'],
     [4, 'Closed'],
-    [1, 'Moving'],
+    [2, 'Moving'],
     [4.5, 'Open'],
   ] as const) {
     await page.clock.runFor(60_000 * minutes);
@@ -190,7 +190,7 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
   await expect(page.getByTestId('pot-readings').locator('tbody tr')).toHaveCount(5);
   await expect(page.getByTestId('pot-verdict')).toContainText(/First movement\s*8\d\.\d °C/);
   await page.reload();
-  await expect(page.getByTestId('pot-clock')).toContainText('13:');
+  await expect(page.getByTestId('pot-clock')).toContainText('14:');
   await page.getByRole('button', { name: 'light', exact: true }).click();
   await expect(page.getByTestId('pot-verdict')).toContainText('Leaks when shut');
   await expect(page.getByText(/Cover the vent with a finger/)).toBeVisible();
