@@ -32,7 +32,8 @@ export function MomentPanel() {
         Scan, needle and reference at one moment
       </h3>
       <p className="mt-1 text-sm">
-        Warm, at idle, read within ten seconds: a probe or infrared on the housing beside the sender.
+        Warm, at idle, read within ten seconds: a probe or infrared on the housing beside the sender. A low needle with
+        the gearbox’s lock-up missing is two senders reading low, or a cool engine: only the reference tells.
       </p>
       <Cautions className="mt-1" of={['no-hot-hoses', 'belts-and-fan', 'carbon-monoxide']} />
       <div className="mt-2 flex flex-wrap gap-5">

@@ -148,6 +148,8 @@ export function SenderDesk() {
   const shown = useDeferredValue(test);
   const { found, wrong } = useMemo(() => explained(shown), [shown]);
   if (!found) return null;
+  // What cannot be is not made anything of, anywhere on the desk.
+  const sound = wrong === null ? shown : { ...shown, readings: [] };
   return (
     <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] print:grid-cols-1">
       <div className="space-y-4">
@@ -201,13 +203,13 @@ export function SenderDesk() {
             {say(wrong)} Nothing is made of the readings until it is mended.
           </p>
         )}
-        <Verdict found={found} count={wrong === null ? shown.readings.length : 0} />
-        {shown.readings.length > 0 && wrong === null && (
+        <Verdict found={found} count={sound.readings.length} />
+        {sound.readings.length > 0 && (
           <div className="mt-4">
             <ErrorChart found={found} />
           </div>
         )}
-        <Noticed bench={shown} found={found} />
+        <Noticed bench={sound} found={found} />
         {part === 'old' && <MovePicture entryId={entry?.id ?? null} />}
         {part === 'old' && which === 'gauge' && test.curve.kind === 'family' && test.readings.length > 0 && (
           <p className="mt-4 text-sm">
@@ -219,7 +221,11 @@ export function SenderDesk() {
         )}
         <div className="mt-6 space-y-6">
           {which === 'gauge' && (
-            <GaugePanel bench={test} found={found} onChange={(gauge) => change((now) => ({ ...now, gauge }))} />
+            <GaugePanel
+              bench={{ ...test, readings: sound.readings }}
+              found={found}
+              onChange={(gauge) => change((now) => ({ ...now, gauge }))}
+            />
           )}
           <MomentPanel />
         </div>

@@ -15,13 +15,17 @@ export const VERDICT_NAME: Readonly<Record<ThermostatVerdict, string>> = {
   'cannot-tell': 'Cannot tell yet',
 };
 
+/** Digits of a lift: a millimetre is a large step on an inch rule. */
+export const LIFT_DIGITS: Readonly<Record<string, number>> = { mm: 1, in: 2 };
+
 /** The verdict, largest, and every figure with its uncertainty. */
 export function PotFigures({ found }: { found: ThermostatFinding }) {
-  const { say, show } = useUnits();
+  const { say, show, length: unit } = useUnits();
+  const digits = LIFT_DIGITS[unit] ?? 1;
   const temperature = (f: Figure) => `${show('temperature', f.value, 1)} ± ${show('temperatureDifference', f.sd, 1)}`;
   const difference = (f: Figure) =>
     `${show('temperatureDifference', f.value, 1)} ± ${show('temperatureDifference', f.sd, 1)}`;
-  const length = (f: Figure) => `${show('length', f.value, 1)} ± ${show('length', f.sd, 1)}`;
+  const length = (f: Figure) => `${show('length', f.value, digits)} ± ${show('length', f.sd, digits)}`;
   const rows = [
     ['First movement', found.opens_c && temperature(found.opens_c)],
     ['Full lift', found.full_c && temperature(found.full_c)],

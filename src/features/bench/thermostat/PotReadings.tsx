@@ -8,6 +8,7 @@ import { FileButton } from '@/ui/FileButton';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
 import { readBenchLog } from '../readBenchLog';
+import { LIFT_DIGITS } from './PotFigures';
 import { inOrderOfTime, isLogged } from './readingOrder';
 
 /** Rows of the list; a log of a thousand readings is not read by eye. */
@@ -28,7 +29,7 @@ export function PotReadings({
   onAdd: (reading: WaterReading) => string | null;
   onChange: (to: (now: ThermostatBench) => ThermostatBench, says?: string) => void;
 }) {
-  const { say, show } = useUnits();
+  const { say, show, length } = useUnits();
   const [minute, setMinute] = useState<number | null>(null);
   const [water_c, setWater] = useState<number | null>(null);
   const [lift_mm, setLift] = useState<number | null>(null);
@@ -159,7 +160,9 @@ export function PotReadings({
                 <td className="text-right">
                   {r.water_c === null ? 'from the log' : show('temperature', r.water_c, 1)}
                 </td>
-                <td className="text-right">{r.lift_mm !== null ? show('length', r.lift_mm, 1) : (r.state ?? '–')}</td>
+                <td className="text-right">
+                  {r.lift_mm !== null ? show('length', r.lift_mm, LIFT_DIGITS[length] ?? 1) : (r.state ?? '–')}
+                </td>
                 <td>
                   <button
                     type="button"
