@@ -75,12 +75,17 @@ export function JudgingBar() {
   const { done, of, doing } = running.progress;
   const more = (next?.waiting ?? 1) - 1;
   return (
-    <div role="status" className="flex items-center gap-3 text-sm">
-      <span className="hidden whitespace-nowrap lg:inline">
+    <div role="status" className="flex min-w-0 items-center gap-3 text-sm">
+      <span className="hidden min-w-0 truncate lg:inline">
         {running.plate}: trying {causeName(doing).toLowerCase()}
         {more > 0 ? `, ${more} more waiting` : ''}
       </span>
-      <progress className="progress w-16 progress-primary lg:w-28" value={done} max={of} aria-label="Judging" />
+      <progress
+        className="progress w-16 shrink-0 progress-primary lg:w-24"
+        value={done}
+        max={of}
+        aria-label="Judging"
+      />
       <button type="button" className="btn btn-sm" onClick={running.cancel}>
         Stop
       </button>

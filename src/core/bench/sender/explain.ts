@@ -13,7 +13,7 @@ export const NAMED_FROM = 0.65;
  * Faults of one size whose best fits differ by less than this, as a logarithm, explain the points alike: which of them is
  * commoner must not decide.
  */
-const ALIKE = 0.7;
+const ALIKE = 0.5;
 const ONE_SIZE: readonly SenderFault[] = ['offset', 'series-resistance', 'parallel-leak', 'pull-up-drift'];
 
 /** One fault with its odds and size. */

@@ -124,6 +124,15 @@ describe('a valve in heated water', () => {
     expect(flat(0.9).verdict).toBe('leaks');
     expect(flat(1.9).verdict).toBe('stuck-open');
     expect(flat(6).verdict).toBe('stuck-open');
+    const eye = (light: boolean | null) =>
+      judged(
+        test(
+          [20, 50, 70].map((water_c, i) => ({ t_s: 300 * i, water_c, lift_mm: null, state: 'moving' as const })),
+          { lightWhenCold: light },
+        ),
+      );
+    expect(eye(true).verdict).toBe('stuck-open');
+    expect(eye(null).verdict).toBe('stuck-open');
   });
 
   it('a log at ten a second and the same by hand agree', () => {

@@ -81,7 +81,7 @@ const AJAR_MM = 1.6;
 /** Odds of a valve that was never seen shut though the water was cold, nor wide open. */
 function ajarOdds(readings: readonly PlacedReading[]): Odds {
   const first = readings.find((r) => r.lift_mm !== null)?.lift_mm ?? null;
-  const odds = { ...NO_ODDS, 'stuck-open': 0.5, leaks: 0.4, 'opens-early': 0.08, good: 0.02 };
+  const odds = { ...NO_ODDS, 'stuck-open': 0.64, leaks: 0.27, 'opens-early': 0.07, good: 0.02 };
   if (first === null) return odds;
   return first < AJAR_MM ? { ...odds, leaks: 0.8, 'stuck-open': 0.1 } : { ...odds, 'stuck-open': 0.8, leaks: 0.1 };
 }
