@@ -246,6 +246,13 @@ test('the coolant’s desk: strength on the right scale, boiling under the cap, 
   await page.getByRole('group', { name: 'Glycol in the car' }).getByRole('button', { name: 'Ethylene glycol' }).click();
   await expect(page.getByTestId('mix-result')).toContainText('50 % glycol, first crystals at -37 °C');
 
+  await page.getByLabel('It shows').fill('-300');
+  await expect(page.getByText(/Between -75 °C and 1 °C/)).toBeVisible();
+  await page.getByLabel('It shows').fill('');
+  await expect(page.getByTestId('mix-result')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('mix-result')).toContainText('50 %');
+
   await page.getByLabel('Glycol', { exact: true }).fill('47.6');
   await expect(page.getByLabel('Freezes at')).toHaveValue('-33.8');
   await page.getByLabel('Freezes at').fill('-22.3');
@@ -369,6 +376,12 @@ test('a sheet for paper, a curve that is not complete, and readings that a chang
   await page.getByRole('button', { name: 'A table, followed exactly' }).click();
   await expect(page.getByText(/2 points are needed, got 0.*Nothing is made/)).toBeVisible();
   await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(1);
+  // What a field cannot hold stays in it, with the range that it can.
+  await page.getByRole('button', { name: 'One point and beta' }).click();
+  await page.getByLabel('Beta').fill('50');
+  await expect(page.getByText(/Between 1000 K and 8000 K.*still counts/)).toBeVisible();
+  await page.getByLabel('Beta').fill('3900');
+  await expect(page.getByText(/still counts/)).toHaveCount(0);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByTestId('print-head')).toBeVisible();
   await expect(page.getByTestId('print-head')).toContainText('Bench: sender and gauge');

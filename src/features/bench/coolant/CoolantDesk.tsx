@@ -9,11 +9,13 @@ import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { MeasuredField } from '@/job/MeasuredField';
-import { QuantityInput } from '@/ui/QuantityInput';
+import { useWrite } from '@/job/useWrite';
+import { takeBack, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
 import { MovePicture } from '../MovePicture';
 import { useBenchTest } from '../useBenchTest';
 import { BothWays, MixPanel } from './MixPanel';
+import { RangedInput } from '../RangedInput';
 
 const PLACE = 'cold-look';
 const BENCH = 'bench';
@@ -182,19 +184,23 @@ function Volumes({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glycol_pc
         Room to grow
       </h3>
       <div className="mt-1 flex flex-wrap items-start gap-5">
-        <QuantityInput
+        <RangedInput
           id="grow-cold"
           label="From"
           family="temperature"
           value={cold_c}
-          onChange={(v) => v !== null && v > -50 && v < 140 && setCold(v)}
+          low={-50}
+          high={140}
+          onValue={setCold}
         />
-        <QuantityInput
+        <RangedInput
           id="grow-hot"
           label="To"
           family="temperature"
           value={hot_c}
-          onChange={(v) => v !== null && v > -50 && v < 140 && setHot(v)}
+          low={-50}
+          high={140}
+          onValue={setHot}
         />
         <p className="pt-6" data-testid="grows">
           <strong className="text-xl">{(100 * grows).toFixed(1)} %</strong>: {show('volume', grows * volume_l, 2)} of
@@ -205,23 +211,27 @@ function Volumes({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glycol_pc
       <h3 className="mt-3 text-xl type-sign">Waterless: water that stays</h3>
       <Cautions className="mt-1" of={['waterless']} />
       <div className="mt-1 flex flex-wrap items-start gap-5">
-        <QuantityInput
+        <RangedInput
           id="dry-drained"
           label="Runs out each time"
           family={null}
           unit="%"
           digits={0}
           value={drained_pct}
-          onChange={(v) => v !== null && v >= 5 && v <= 99 && setDrained(v)}
+          low={5}
+          high={99}
+          onValue={setDrained}
         />
-        <QuantityInput
+        <RangedInput
           id="dry-limit"
           label="Water allowed"
           family={null}
           unit="%"
-          value={limit_pct}
           hint="by its label"
-          onChange={(v) => v !== null && v >= 0.1 && v <= 20 && setLimit(v)}
+          value={limit_pct}
+          low={0.1}
+          high={20}
+          onValue={setLimit}
         />
         <p className="pt-6">
           <strong className="text-xl">{fills.fills} fillings</strong> leave {fills.left_pct.toFixed(1)} %. Blow out
@@ -234,7 +244,8 @@ function Volumes({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glycol_pc
 
 /** The coolant's desk: strength, boiling under the cap, what is left on this trace, and the tests of the closed system. */
 export function CoolantDesk() {
-  const { entries, vehicle, figures } = useJob();
+  const { job, entries, vehicle, figures } = useJob();
+  const write = useWrite();
   const { test, entry, change } = useBenchTest<MixBench>(MIX, NO_MIX);
   const [draft, setDraft] = useState<Partial<MixBench>>({});
   const known = coolantState(entries, vehicle.vehicle, figures.altitude_m);
@@ -247,6 +258,10 @@ export function CoolantDesk() {
           glycol={glycol}
           scale={scale}
           reads_c={entry ? test.reads_c : null}
+          onEmptied={() => {
+            if (!entry) return;
+            void write(takeBack(job.id, entry.id), { says: 'The reading is taken back.', undo: undoEntries });
+          }}
           onChange={(to) => {
             // Which glycol it is is no reading: it waits for the first one.
             if (!entry && to.reads_c === undefined) setDraft({ ...draft, ...to });

@@ -17,6 +17,7 @@ import { Cautions } from '@/job/Cautions';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
+import { RangedInput } from '../RangedInput';
 
 const KINDS = GLYCOLS.map((key) => ({ key, says: `${key === 'ethylene' ? 'Ethylene' : 'Propylene'} glycol` }));
 /** Shares of the table beside. */
@@ -28,15 +29,17 @@ export function MixPanel({
   scale,
   reads_c,
   onChange,
+  onEmptied,
 }: {
   glycol: Glycol;
   scale: Glycol;
   /** Null before the first reading. */
   reads_c: number | null;
   onChange: (change: Partial<Omit<MixBench, 'of'>>) => void;
+  /** The reading is taken back. */
+  onEmptied: () => void;
 }) {
   const { show } = useUnits();
-  const [error, setError] = useState<string>();
   const found = reads_c === null ? null : readRefractometer({ reads_c, scale, glycol });
   const apart = found && scale !== glycol ? found.freezes_c - reads_c! : 0;
   return (
@@ -64,19 +67,15 @@ export function MixPanel({
             onChoose={(key) => onChange({ scale: key as Glycol })}
           />
         </div>
-        <QuantityInput
+        <RangedInput
           id="refractometer"
           label="It shows"
           family="temperature"
           value={reads_c}
-          error={error}
-          keepWrong={error !== undefined}
-          onChange={(v) => {
-            if (v === null || Number.isNaN(v)) return setError(undefined);
-            if (v < -75 || v > 1) return setError('A freezing point lies between −75 and 1 °C.');
-            setError(undefined);
-            onChange({ reads_c: v });
-          }}
+          low={-75}
+          high={1}
+          onValue={(v) => onChange({ reads_c: v })}
+          onEmptied={onEmptied}
         />
       </div>
       {found && (

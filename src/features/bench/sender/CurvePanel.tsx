@@ -4,14 +4,15 @@ import { useState } from 'react';
 import type { SenderBench } from '@/core/bench';
 import {
   buildCurve,
+  CURVE_RANGE_C,
   readPoints,
   SENDER_FAMILIES,
   type CurveSpec,
   type ReadingCircuit,
   USUAL_CIRCUIT,
 } from '@/core/sender';
-import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
+import { RangedInput } from '../RangedInput';
 
 const KINDS: readonly { readonly kind: CurveSpec['kind']; readonly name: string }[] = [
   { kind: 'family', name: 'A generic family' },
@@ -148,30 +149,35 @@ export function CurvePanel({
       )}
       {curve.kind === 'beta' && (
         <div className="flex flex-wrap gap-4">
-          <QuantityInput
+          <RangedInput
             id="beta-ohm"
             label="Resistance"
             family={null}
             unit="Ω"
-            digits={1}
             value={curve.ohm}
-            onChange={(v) => v !== null && v > 0 && onChange({ ...curve, ohm: v })}
+            low={1}
+            high={1_000_000}
+            onValue={(ohm) => onChange({ ...curve, ohm })}
           />
-          <QuantityInput
+          <RangedInput
             id="beta-at"
             label="At"
             family="temperature"
             value={curve.at_c}
-            onChange={(v) => v !== null && Number.isFinite(v) && onChange({ ...curve, at_c: v })}
+            low={CURVE_RANGE_C[0]}
+            high={CURVE_RANGE_C[1]}
+            onValue={(at_c) => onChange({ ...curve, at_c })}
           />
-          <QuantityInput
+          <RangedInput
             id="beta-k"
             label="Beta"
             family={null}
             unit="K"
             digits={0}
             value={curve.beta_k}
-            onChange={(v) => v !== null && v >= 1000 && v <= 8000 && onChange({ ...curve, beta_k: v })}
+            low={1000}
+            high={8000}
+            onValue={(beta_k) => onChange({ ...curve, beta_k })}
           />
         </div>
       )}
@@ -188,30 +194,31 @@ export function CircuitPanel({
   onChange: (circuit: ReadingCircuit) => void;
 }) {
   const c = circuit ?? USUAL_CIRCUIT;
-  const positive = (put: (v: number) => ReadingCircuit) => (v: number | null) => {
-    if (v !== null && v > 0) onChange(put(v));
-  };
   return (
     <div className="flex flex-wrap gap-4">
-      <QuantityInput
+      <RangedInput
         id="circuit-ref"
         label="Reference"
         family={null}
         unit="V"
         digits={2}
         value={c.reference_v}
-        onChange={positive((reference_v) => ({ ...c, reference_v }))}
+        low={1}
+        high={30}
+        onValue={(reference_v) => onChange({ ...c, reference_v })}
       />
-      <QuantityInput
+      <RangedInput
         id="circuit-pull"
         label="Pull-up"
         family={null}
         unit="Ω"
         digits={0}
         value={c.pullUp_ohm}
-        onChange={positive((pullUp_ohm) => ({ ...c, pullUp_ohm }))}
+        low={1}
+        high={1_000_000}
+        onValue={(pullUp_ohm) => onChange({ ...c, pullUp_ohm })}
       />
-      <QuantityInput
+      <RangedInput
         id="circuit-second"
         label="Second pull-up"
         family={null}
@@ -219,31 +226,34 @@ export function CircuitPanel({
         digits={0}
         hint="empty: none"
         value={c.second?.pullUp_ohm ?? null}
-        onChange={(v) => {
-          if (v === null) onChange({ ...c, second: null });
-          else if (v > 0) onChange({ ...c, second: { pullUp_ohm: v, from_c: c.second?.from_c ?? 50 } });
-        }}
+        low={1}
+        high={1_000_000}
+        onValue={(pullUp_ohm) => onChange({ ...c, second: { pullUp_ohm, from_c: c.second?.from_c ?? 50 } })}
+        onEmptied={() => onChange({ ...c, second: null })}
       />
       {c.second && (
-        <QuantityInput
+        <RangedInput
           id="circuit-from"
           label="Switched in from"
           family="temperature"
           value={c.second.from_c}
-          onChange={(v) => v !== null && Number.isFinite(v) && onChange({ ...c, second: { ...c.second!, from_c: v } })}
+          low={-40}
+          high={150}
+          onValue={(from_c) => onChange({ ...c, second: { ...c.second!, from_c } })}
         />
       )}
-      <QuantityInput
+      <RangedInput
         id="circuit-bits"
         label="Converter"
         family={null}
         unit="bits"
         digits={0}
+        hint="empty: not known"
         value={c.bits}
-        onChange={(v) => {
-          if (v === null) onChange({ ...c, bits: null });
-          else if (Number.isInteger(v) && v >= 4 && v <= 24) onChange({ ...c, bits: v });
-        }}
+        low={4}
+        high={24}
+        onValue={(bits) => onChange({ ...c, bits: Math.round(bits) })}
+        onEmptied={() => onChange({ ...c, bits: null })}
       />
     </div>
   );

@@ -12,6 +12,7 @@ import {
 } from '@/core/bench';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
+import { RangedInput } from '../RangedInput';
 
 const INSTRUMENTS: readonly { readonly of: SenderValue; readonly name: string; readonly unit: string }[] = [
   { of: 'ohm', name: 'Ohmmeter on the sender', unit: 'Ω' },
@@ -107,22 +108,26 @@ export function SenderReadings({
         </button>
       </form>
       <div className="flex flex-wrap items-start gap-x-4" role="group" aria-label="Tolerances">
-        <QuantityInput
+        <RangedInput
           id="reading-sd"
           label="Thermometer ±"
           family="temperatureDifference"
           hint="one standard deviation"
           value={tolerance.trueSd_k}
-          onChange={(v) => v !== null && v > 0 && setTolerance({ ...tolerance, trueSd_k: v })}
+          low={0.05}
+          high={20}
+          onValue={(trueSd_k) => setTolerance({ ...tolerance, trueSd_k })}
         />
         {of !== 'shown_c' && (
-          <QuantityInput
+          <RangedInput
             id="reading-pct"
             label="Meter ±"
             family={null}
             unit="%"
             value={tolerance.sd_pct}
-            onChange={(v) => v !== null && v > 0 && setTolerance({ ...tolerance, sd_pct: v })}
+            low={0.01}
+            high={50}
+            onValue={(sd_pct) => setTolerance({ ...tolerance, sd_pct })}
           />
         )}
       </div>

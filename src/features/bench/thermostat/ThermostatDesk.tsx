@@ -16,7 +16,6 @@ import { Cautions } from '@/job/Cautions';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import type { Lane } from '@/ui/picture/lane';
 import { ScaledPicture } from '@/ui/picture/ScaledPicture';
-import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
 import { BenchHead } from '../BenchHead';
 import { MovePicture } from '../MovePicture';
@@ -27,6 +26,7 @@ import { PotCard } from './PotCard';
 import { PotFigures } from './PotFigures';
 import { PotReadings } from './PotReadings';
 import { inOrderOfTime } from './readingOrder';
+import { RangedInput } from '../RangedInput';
 
 const PARTS = [
   { key: 'old', says: 'Part that came out' },
@@ -92,10 +92,6 @@ export function ThermostatDesk() {
     };
   }, [placed, test.rated_c]);
   const scale = vehicleScale(vehicle.vehicle, null);
-  const number =
-    (key: 'rated_c' | 'thermometerSd_k' | 'altitude_m', low: number, high: number) => (v: number | null) => {
-      if (v !== null && v >= low && v <= high) change((now) => ({ ...now, [key]: v }));
-    };
   return (
     <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1fr)] print:grid-cols-1">
       <div className="space-y-5">
@@ -115,38 +111,45 @@ export function ThermostatDesk() {
           </p>
         )}
         <div className="flex flex-wrap gap-4">
-          <QuantityInput
+          <RangedInput
             id="stamp"
             label="Stamped"
             family="temperature"
             value={test.rated_c}
-            onChange={number('rated_c', 40, 130)}
+            low={40}
+            high={130}
+            onValue={(rated_c) => change((now) => ({ ...now, rated_c }))}
           />
-          <QuantityInput
+          <RangedInput
             id="stamp-full"
             label="Fully open"
             family="temperature"
             hint="empty: not known"
             value={test.fullOpen_c}
-            onChange={(v) =>
-              (v === null || (v > test.rated_c && v <= 160)) && change((now) => ({ ...now, fullOpen_c: v }))
-            }
+            low={test.rated_c + 1}
+            high={160}
+            onValue={(fullOpen_c) => change((now) => ({ ...now, fullOpen_c }))}
+            onEmptied={() => change((now) => ({ ...now, fullOpen_c: null }))}
           />
-          <QuantityInput
+          <RangedInput
             id="thermometer"
             label="Thermometer ±"
             family="temperatureDifference"
             value={test.thermometerSd_k}
-            onChange={number('thermometerSd_k', 0.05, 20)}
+            low={0.05}
+            high={20}
+            onValue={(thermometerSd_k) => change((now) => ({ ...now, thermometerSd_k }))}
           />
-          <QuantityInput
+          <RangedInput
             id="altitude"
             label="Height"
             family={null}
             unit="m"
             digits={0}
             value={test.altitude_m}
-            onChange={number('altitude_m', -400, 6000)}
+            low={-400}
+            high={5000}
+            onValue={(altitude_m) => change((now) => ({ ...now, altitude_m }))}
           />
         </div>
         {judged.ok && test.rated_c + 3 > judged.value.boils_c && (
