@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { elementCheck, fanCheck, holdCheck, needleAt, overCap, USUAL_GAUGE, wiggleTest } from '.';
+import { clutchNotes, elementCheck, fanCheck, holdCheck, needleAt, overCap, USUAL_GAUGE, wiggleTest } from '.';
 import { badContact } from './electrical/wiggle';
 
 const text = (notes: readonly { says: string }[]) => notes.map((n) => n.says).join(' ');
@@ -33,6 +33,17 @@ describe('an electric fan', () => {
     expect(ratios).toEqual([...ratios].sort((a, b) => a - b));
     expect(ratios[2]).toBeCloseTo(1, 1);
   });
+});
+
+describe('a viscous fan by its roar', () => {
+  it.each([
+    [{}, ''],
+    [{ roars_c: 20 }, 'the clutch is locked'],
+    [{ roars_c: 118 }, 'the clutch slips'],
+    [{ roars_c: 95 }, 'as it should'],
+    [{ roars_c: 95, quiet_c: 86 }, 'it lets go'],
+    [{ roars_c: 95, quiet_c: 99 }, 'read both again'],
+  ])('%o', (heard, says) => expect(text(clutchNotes(heard))).toContain(says));
 });
 
 describe('the heater of a thermostat', () => {

@@ -36,8 +36,9 @@ export {
 export { lifts, waxTemperatures, type Wax } from './thermostat/waxModel';
 export type { CircuitFinding, CircuitNote } from './electrical/finding';
 export { fanCheck, type FanReadings } from './electrical/fanCheck';
+export { clutchNotes, ROAR } from './electrical/clutchCheck';
 export { elementCheck, type ElementReadings } from './electrical/elementCheck';
-export { badContact, wiggleTest, type Leap, type WiggleFinding } from './electrical/wiggle';
+export { badContact, wiggleTest, wiggleVerdict, type Leap, type WiggleFinding } from './electrical/wiggle';
 export { holdCheck, overCap, type HoldFinding, type PressureHold } from './pressureHold';
 export { needleAt, USUAL_GAUGE, type GaugeScale } from './gauge';
 export { consequences, type Consequence } from './sender/consequences';

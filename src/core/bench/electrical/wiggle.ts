@@ -25,6 +25,16 @@ const LEAST = { s: 15, samples: 20 } as const;
 const STANDS_OUT = 6;
 const LEAST_LEAP = { celsius: 3, share: 0.05 } as const;
 
+/** What a recording says by its leaps and its length. */
+export function wiggleVerdict({
+  samples,
+  length_s,
+  leaps,
+}: Pick<WiggleFinding, 'samples' | 'length_s' | 'leaps'>): WiggleFinding['verdict'] {
+  if (leaps.length > 0) return 'jumps';
+  return length_s < LEAST.s || samples < LEAST.samples ? 'too-short' : 'steady';
+}
+
 /**
  * Looks for leaps in a recording: coolant at rest does not move, so that whatever leaps is the contact.
  *
@@ -53,9 +63,8 @@ export function wiggleTest(
     const before = present[i]!;
     return Math.abs(p.v - before.v) > from ? [{ at_s: p.t, from: before.v, to: p.v }] : [];
   });
-  const short = length_s < LEAST.s || present.length < LEAST.samples;
-  const verdict = leaps.length > 0 ? 'jumps' : short ? 'too-short' : 'steady';
-  return { samples: present.length, length_s, scatter, leaps, dropped, verdict };
+  const found = { samples: present.length, length_s, scatter, leaps, dropped };
+  return { ...found, verdict: wiggleVerdict(found) };
 }
 
 /**

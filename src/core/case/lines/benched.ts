@@ -5,6 +5,7 @@ import {
   checkSenderReadings,
   judgeThermostat,
   VERDICT_RATE,
+  wiggleVerdict,
   type SenderBench,
   type ThermostatBench,
   type ThermostatFinding,
@@ -149,7 +150,7 @@ function thermostat(test: ThermostatBench, context: LineContext): LineDraft[] {
 }
 
 function wiggle(test: WiggleBench, context: LineContext): LineDraft[] {
-  const verdict = test.leaps.length > 0 ? 'jumps' : test.length_s < 15 || test.samples < 20 ? 'too-short' : 'steady';
+  const verdict = wiggleVerdict(test);
   if (verdict === 'too-short') return [];
   const bad = badContact({ ...test, verdict });
   const count = test.leaps.length;

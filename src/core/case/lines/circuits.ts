@@ -1,5 +1,5 @@
 import { temperatureText } from '../../base';
-import { elementCheck, fanCheck, holdCheck, type CircuitFinding } from '../../bench';
+import { elementCheck, fanCheck, holdCheck, ROAR, type CircuitFinding } from '../../bench';
 import type { ItemId } from '../../evidence';
 import { normalCdf } from '../../signal';
 import type { LineContext } from '../context';
@@ -51,16 +51,13 @@ export const hold: Derive = (entry, context) => {
   return [measuredLine(context, 'pressure-hold', seen, softAnswer(context, 'pressure-hold', [leaks, 1 - leaks]))];
 };
 
-/** Reading below which a viscous fan has no reason to roar, and above which it has every reason, °C. */
-const ROAR = { cold_c: 60, to_c: 108 } as const;
-
 /** When a viscous fan began to roar. */
 export const clutch: Derive = (entry, context) => {
   const { roars_c } = entry.values;
   if (roars_c === undefined || context.vehicle.fan.kind !== 'viscous') return [];
   const sd = Math.hypot(sdOf(entry, 'roars_c'), 4);
   const always = normalCdf((ROAR.cold_c - roars_c) / sd);
-  const late = normalCdf((roars_c - ROAR.to_c) / sd);
+  const late = normalCdf((roars_c - ROAR.late_c) / sd);
   const hot = Math.max(0, 1 - always - late);
   const seen = `Viscous fan roars from ${temperatureText(roars_c)}`;
   return [measuredLine(context, 'clutch-roar', seen, softAnswer(context, 'clutch-roar', [late, hot, always]))];

@@ -1,7 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
-import { elementCheck, fanCheck, type CircuitNote } from '@/core/bench';
+import { clutchNotes, elementCheck, fanCheck, type CircuitNote } from '@/core/bench';
 import { standingReading, valuesOf, type MeasurementName } from '@/core/case';
 import type { CautionId } from '@/core/cautions';
 import { Cautions } from '@/job/Cautions';
@@ -70,24 +70,6 @@ function Circuit({
       <MovePicture entryId={reading?.id ?? null} />
     </section>
   );
-}
-
-/** When a viscous fan should roar, and what its own times mean. */
-function clutchNotes({ roars_c, quiet_c }: Readonly<Record<string, number>>): CircuitNote[] {
-  if (roars_c === undefined) return [];
-  if (roars_c < 60)
-    return [{ kind: 'fault', says: 'It roars from cold and goes on: the clutch is locked, and cools on the road.' }];
-  if (roars_c > 108) return [{ kind: 'fault', says: 'It comes late or not at all: the clutch slips.' }];
-  return [
-    { kind: 'sound', says: 'It roars when hot, as it should.' },
-    ...(quiet_c === undefined
-      ? []
-      : [
-          quiet_c < roars_c
-            ? ({ kind: 'sound', says: 'Quiet again below: it lets go.' } as const)
-            : ({ kind: 'look', says: 'Quiet at a higher reading than it roared at: read both again.' } as const),
-        ]),
-  ];
 }
 
 /** The desk for fans and circuits: the tree, currents, and the heater of a thermostat before a part is ordered. */

@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { wiggleTest, type WiggleBench } from '@/core/bench';
+import { wiggleTest, wiggleVerdict, type WiggleBench } from '@/core/bench';
 import { Cautions } from '@/job/Cautions';
 import { clock } from '@/ui/clock';
 import { FileButton } from '@/ui/FileButton';
@@ -54,7 +54,7 @@ export function WigglePanel() {
           <p data-testid="wiggle-result" className="font-semibold">
             {test.leaps.length > 0
               ? `${test.leaps.length} ${test.leaps.length === 1 ? 'leap' : 'leaps'} in ${clock(test.length_s)}: plug or wire`
-              : test.samples < 20
+              : wiggleVerdict(test) === 'too-short'
                 ? 'Too short to tell'
                 : `Steady for ${clock(test.length_s)}`}
           </p>
