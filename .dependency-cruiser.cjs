@@ -9,8 +9,8 @@ const CORE_ALLOWED = {
   formats: ['base', 'signal', 'obd', 'formats'],
   plant: ['base', 'signal', 'sender', 'coolant', 'plant'],
   twin: ['base', 'signal', 'coolant', 'twin'],
-  procedure: ['base', 'procedure'],
   cautions: ['base', 'cautions'],
+  procedure: ['base', 'cautions', 'procedure'],
   monitor: ['base', 'signal', 'coolant', 'monitor'],
   limits: ['base', 'coolant', 'monitor', 'limits'],
   evidence: ['base', 'signal', 'evidence'],
@@ -20,6 +20,7 @@ const CORE_ALLOWED = {
   drive: ['base', 'signal', 'twin', 'drive'],
   desk: ['base', 'signal', 'sender', 'coolant', 'twin', 'monitor', 'limits', 'judge', 'drive', 'desk'],
   case: ['base', 'signal', 'sender', 'coolant', 'bench', 'codes', 'monitor', 'limits', 'evidence', 'case'],
+  repair: ['base', 'coolant', 'cautions', 'procedure', 'evidence', 'case', 'repair'],
   planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'evidence', 'judge', 'planning'],
 };
 
@@ -56,7 +57,7 @@ module.exports = {
       from: { path: '^src/storage/' },
       to: {
         path: '^src/',
-        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|judge|plant|procedure|twin))/',
+        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|judge|plant|procedure|repair|twin))/',
       },
     },
     {

@@ -42,6 +42,7 @@ export {
   type MeasurementName,
   type ValueSpec,
 } from './measurements';
+export { newThermostatPassed } from './newPart';
 export { outsideGiven_c } from './outside';
 export { AMOUNTS, estimatedPrices, PRICE_TEXT, pricesFor, type Prices } from './prices';
 export { readEntry } from './readEntry';

@@ -20,4 +20,5 @@ export {
 } from './predictPlan';
 export { driveForMonitor, type MonitorDrive } from './planForMonitor';
 export { startingVehicle, type VehicleKind } from './startingVehicle';
+export { ratingEffect, type RatingDay } from './ratingEffect';
 export { simulatedDrive } from './simulatedDrive';

@@ -16,8 +16,9 @@ describe('a run', () => {
     const going = started(NOT_BEGUN, 5_000);
     expect(started(going, 9_000)).toBe(going);
     expect(paused(going, 65_000)).toEqual(at(60));
-    // The computer's clock was set back meanwhile.
+    // The computer's clock was set back meanwhile: nothing is taken off.
     expect(paused(going, 1_000)).toEqual(at(0));
+    expect(paused({ ...going, seen_ms: 35_000 }, 1_000)).toEqual(at(30));
   });
 
   it('knows its step and what follows', () => {
