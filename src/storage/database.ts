@@ -8,7 +8,9 @@ import type {
   FindingRecord,
   JobRecord,
   PhotoRecord,
+  ProcedureRecord,
   RecordingRecord,
+  RepairRecord,
   RunRecord,
   SettingRecord,
   SummaryRecord,
@@ -30,6 +32,8 @@ export class VarmekDatabase extends Dexie {
   runs!: EntityTable<RunRecord, 'id'>;
   triage!: EntityTable<TriageRecord, 'id'>;
   summaries!: EntityTable<SummaryRecord, 'jobId'>;
+  repairs!: EntityTable<RepairRecord, 'id'>;
+  procedures!: EntityTable<ProcedureRecord, 'id'>;
 
   constructor(name = 'varmek') {
     super(name);
@@ -45,6 +49,7 @@ export class VarmekDatabase extends Dexie {
     this.version(3).stores({ entries: 'id, jobId', summaries: 'jobId' }).upgrade(toChronicle);
     this.version(4).stores({ runs: 'id, jobId' }).upgrade(toChoices);
     this.version(5).upgrade(toMarks);
+    this.version(6).stores({ repairs: 'id, jobId', procedures: 'id' });
   }
 }
 

@@ -40,3 +40,6 @@ export function deletePhoto(id: string): Promise<Result<PhotoRecord | undefined,
 /** Puts a deleted photo back. */
 export const restorePhoto = (photo: PhotoRecord): Promise<Result<string, StorageError>> =>
   kept(() => database().photos.put(photo));
+
+/** One photo; undefined when it is not here. */
+export const loadPhoto = (id: string): Promise<PhotoRecord | undefined> => database().photos.get(id);

@@ -61,7 +61,7 @@ export interface PlanRecord {
 }
 
 /** Procedures that this version times. */
-export type RunKind = 'drive' | 'pot';
+export type RunKind = 'drive' | 'pot' | 'bleed' | 'flush' | 'cool' | 'cure' | 'soak' | 'cleaner';
 
 /** A procedure being timed: kept so that a reload does not lose it. */
 export interface RunRecord extends Run {
@@ -73,6 +73,22 @@ export interface RunRecord extends Run {
 
 /** One run of a kind per job: two tabs that start it start the same one. */
 export const runId = (jobId: string, procedure: string): string => `${jobId} ${procedure}`;
+
+/** A repair as it is kept: read with `readSheet`. */
+export interface RepairRecord {
+  readonly id: string;
+  readonly jobId: string;
+  readonly startedAt: number;
+  readonly updatedAt: number;
+  readonly sheet: unknown;
+}
+
+/** A procedure that the shop wrote: read with `readProcedure`. */
+export interface ProcedureRecord {
+  readonly id: string;
+  readonly updatedAt: number;
+  readonly procedure: unknown;
+}
 
 /** A photo taken at some stage of a job. */
 export interface PhotoRecord {

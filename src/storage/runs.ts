@@ -23,9 +23,28 @@ export function changeRun(
   return kept(() =>
     db.transaction('rw', db.runs, async () => {
       const before: Run = (await db.runs.get(id)) ?? NOT_BEGUN;
-      const { runningSince, elapsed_s, ended_s } = change(before);
-      await db.runs.put({ id, jobId, procedure, runningSince, elapsed_s, ended_s });
+      const { runningSince, elapsed_s, ended_s, turns, readings, seen_ms } = change(before);
+      await db.runs.put({
+        ...{ id, jobId, procedure, runningSince, elapsed_s, ended_s },
+        ...(turns ? { turns } : {}),
+        ...(readings ? { readings } : {}),
+        ...(seen_ms == null ? {} : { seen_ms }),
+      });
       return before;
+    }),
+  );
+}
+
+/** Puts a run that is over aside under the time at which it was, so that another of its kind can begin. */
+export function shelveRun(jobId: string, procedure: RunKind, at: number): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.runs, async () => {
+      const run = await db.runs.get(runId(jobId, procedure));
+      if (!run) return;
+      const shelved = `${procedure} of ${new Date(at).toISOString()}`;
+      await db.runs.put({ ...run, runningSince: null, id: runId(jobId, shelved), procedure: shelved });
+      await db.runs.delete(run.id);
     }),
   );
 }

@@ -4,6 +4,7 @@ import type {
   FindingRecord,
   PhotoRecord,
   RecordingRecord,
+  RepairRecord,
   RunRecord,
   SummaryRecord,
   TraceRecord,
@@ -17,6 +18,7 @@ export interface JobRows {
   readonly photos: readonly PhotoRecord[];
   readonly recordings: readonly RecordingRecord[];
   readonly runs: readonly RunRecord[];
+  readonly repairs: readonly RepairRecord[];
   readonly summaries: readonly SummaryRecord[];
 }
 
@@ -34,6 +36,7 @@ export const JOB_TABLES: Readonly<Record<JobTable, 'travels' | 'derived'>> = {
   photos: 'travels',
   recordings: 'travels',
   runs: 'travels',
+  repairs: 'travels',
   summaries: 'derived',
 };
 

@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink';
 import { monitorsOf } from '@/core/judge';
-import { predictPlan, proposePlans, simulatedDrive } from '@/core/planning';
+import { predictPlan, proposePlans, ratingEffect, simulatedDrive } from '@/core/planning';
 import type { PlanWorkerApi } from './planProtocol';
 import { caught, drain } from './workerBug';
 
@@ -18,6 +18,8 @@ const api: PlanWorkerApi = {
         result: monitorsOf(simulatedDrive(vehicle, plan, cause, PLANNED_SEED), vehicle, settings)[0]!,
       })),
     ),
+  rating: (vehicle, fitted_c, settings, onProgress) =>
+    caught(() => drain(ratingEffect(vehicle, fitted_c, settings), onProgress)),
   propose: (vehicle, plan, causes, onProgress) => caught(() => drain(proposePlans(vehicle, plan, causes), onProgress)),
 };
 

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import type { Cause, Trace, Vehicle } from '@/core/base';
 import type { Odds } from '@/core/evidence';
-import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
+import type { DrivePlan, PlanPrediction, PlanProposal, RatingDay } from '@/core/planning';
 import { callWorker, type OpenWorker, type Running } from './callWorker';
 import type { MonitorSettings } from '@/core/monitor';
 import type { PlannedCode, PlanWorkerApi } from './planProtocol';
@@ -45,3 +45,13 @@ export const plannedCodesInWorker = (
   settings: MonitorSettings,
 ): Running<readonly PlannedCode[]> =>
   callWorker(openPlanWorker, (api) => api.warmUpCodes(vehicle, plan, causes, settings));
+
+/** What a thermostat of another rating does from hard frost to summer, in a worker of its own. */
+export function ratingInWorker(
+  vehicle: Vehicle,
+  fitted_c: number,
+  settings: MonitorSettings,
+  onProgress: (share: number) => void,
+): Running<readonly RatingDay[]> {
+  return callWorker(openPlanWorker, (api) => api.rating(vehicle, fitted_c, settings, Comlink.proxy(onProgress)));
+}

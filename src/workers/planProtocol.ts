@@ -1,7 +1,7 @@
 import type { Odds } from '@/core/evidence';
 import type { Cause, Result, Trace, Vehicle } from '@/core/base';
 import type { CodeResult, MonitorSettings } from '@/core/monitor';
-import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
+import type { DrivePlan, PlanPrediction, PlanProposal, RatingDay } from '@/core/planning';
 import type { WorkerBug } from './protocol';
 
 /** The slow warm-up monitor on a planned drive with one cause at work. */
@@ -26,6 +26,13 @@ export interface PlanWorkerApi {
     causes: readonly Cause[],
     settings: MonitorSettings,
   ): Promise<Result<readonly PlannedCode[], WorkerBug>>;
+  /** What a thermostat of another rating does from hard frost to summer. */
+  rating(
+    vehicle: Vehicle,
+    fitted_c: number,
+    settings: MonitorSettings,
+    onProgress: (share: number) => void,
+  ): Promise<Result<readonly RatingDay[], WorkerBug>>;
   /** A vehicle of this kind on the planned drive, second by second. */
   simulate(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Promise<Result<Trace, WorkerBug>>;
   propose(

@@ -299,6 +299,120 @@ describe('compute features, monitors and compare', () => {
   });
 });
 
+describe('compute mix, ledger and flush', () => {
+  const compute = (name: string, input: unknown) => {
+    const { status, stdout } = runWith(JSON.stringify(input), 'compute.ts', name);
+    return { status, answer: JSON.parse(stdout) as Record<string, unknown>[] };
+  };
+
+  it('mixes over what stayed inside, says how much more must come out, and refuses what cannot be', () => {
+    const task = { capacity_l: 6.5, residual_l: 2.5, residual_pct: 30, target_pct: 50, add_pct: 100 };
+    const { status, answer } = compute('mix', [
+      task,
+      { ...task, add_pct: 60 },
+      { ...task, residual_l: 6, residual_pct: 80 },
+      { ...task, add_pct: 40 },
+      { ...task, residual_l: 7 },
+      { ...task, add_pct: 0 },
+      { ...task, target_pct: 'half' },
+      { ...task, colour: 'red' },
+      { capacity_l: 6 },
+    ]);
+    expect(status).toBe(3);
+    expect(answer[0]).toEqual({ reachable: true, add_l: 2.5, water_l: 1.5 });
+    expect(answer[1]).toEqual({ reachable: false, drain_more_l: 0.333333, why: 'too-weak' });
+    // 6.5 · 50 / 80 = 4.0625 may stay.
+    expect(answer[2]).toEqual({ reachable: false, drain_more_l: 1.9375, why: 'too-strong' });
+    expect(answer[3]).toEqual({ reachable: false, drain_more_l: null, why: 'too-weak' });
+    expect(answer.slice(4)).toMatchObject([
+      { error: { path: 'residual_l' } },
+      { error: { path: 'add_pct' } },
+      { error: { path: 'target_pct' } },
+      { error: { message: 'unknown field: colour' } },
+      { error: { message: expect.stringContaining('missing') as string } },
+    ]);
+  });
+
+  it('keeps a ledger: inside, strength with its bounds, what is new, what is short', () => {
+    const events = [
+      { kind: 'drained', l: 4, sd_l: 0.1 },
+      { kind: 'added', l: 2.5, sd_l: 0.05, pct: 100 },
+      { kind: 'added', l: 1.3, pct: 0 },
+    ];
+    const { status, answer } = compute('ledger', [
+      { capacity_l: 6.5, start_pct: 30, events },
+      {
+        start_l: 8,
+        start_pct: 50,
+        events: [
+          { kind: 'drained', l: 4 },
+          { kind: 'added', l: 4, pct: 50 },
+        ],
+      },
+      {
+        capacity_l: 6,
+        events: [
+          { kind: 'spilled', l: 2 },
+          { kind: 'added', l: 2, pct: 50 },
+        ],
+      },
+      { capacity_l: 6, start_pct: 30, events: [{ kind: 'drained', l: 6 }] },
+      { capacity_l: 6, start_pct: 30, events: [{ kind: 'drained', l: 7 }] },
+      { events: [{ kind: 'drained', l: 1 }] },
+      { capacity_l: 6, events: [{ kind: 'added', l: 1 }] },
+      { capacity_l: 6, events: [{ kind: 'drained', l: 1, pct: 20 }] },
+      { capacity_l: 6, events: [{ kind: 'evaporated', l: 1 }] },
+      { capacity_l: 6, events: [{ kind: 'drained', l: -1 }] },
+    ]);
+    expect(status).toBe(3);
+    expect(answer[0]).toMatchObject({ inside_l: 6.3, inside_sd_l: 0.111803, pct: 51.587302, missing_l: 0.2 });
+    expect(answer[0]!.renewed_share).toBeCloseTo(3.8 / 6.3, 5);
+    expect(answer[0]!.pct_low as number).toBeLessThan(51.58);
+    expect(answer[0]!.pct_high as number).toBeGreaterThan(51.59);
+    expect(answer[1]).toEqual({
+      ...{ inside_l: 8, inside_sd_l: 0, pct: 50, pct_low: 50, pct_high: 50, renewed_share: 0.5, missing_l: null },
+    });
+    expect(answer[2]).toMatchObject({ inside_l: 6, pct_low: 16.666667, pct_high: 83.333333, missing_l: 0 });
+    expect(answer[3]).toMatchObject({ inside_l: 0, pct: null, renewed_share: null, missing_l: 6 });
+    expect(answer.slice(4)).toMatchObject([
+      { error: { code: 'impossible', path: 'events[0].l' } },
+      { error: { code: 'impossible', path: 'start_l' } },
+      { error: { path: 'events[0].pct' } },
+      { error: { path: 'events[0].pct' } },
+      { error: { path: 'events[0].kind' } },
+      { error: { path: 'events[0].l' } },
+    ]);
+  });
+
+  it('counts flushing cycles either way', () => {
+    const { status, answer } = compute('flush', [
+      { capacity_l: 8, drained_l: 4, cycles: 3 },
+      { capacity_l: 8, drained_l: 4, until_pct: 10 },
+      { capacity_l: 8, drained_l: 8, until_pct: 1 },
+      { capacity_l: 8, drained_l: 3, cycles: 0 },
+      { capacity_l: 8, drained_l: 9, cycles: 1 },
+      { capacity_l: 8, drained_l: 0, until_pct: 10 },
+      { capacity_l: 8, drained_l: 4 },
+      { capacity_l: 8, drained_l: 4, cycles: 1, until_pct: 10 },
+      { capacity_l: 8, drained_l: 4, cycles: 1.5 },
+    ]);
+    expect(status).toBe(3);
+    expect(answer.slice(0, 4)).toEqual([
+      { left_pct: 12.5, cycles: 3 },
+      { left_pct: 6.25, cycles: 4 },
+      { left_pct: 0, cycles: 1 },
+      { left_pct: 100, cycles: 0 },
+    ]);
+    expect(answer.slice(4)).toMatchObject([
+      { error: { path: 'drained_l' } },
+      { error: { path: 'drained_l' } },
+      { error: { path: 'cycles' } },
+      { error: { path: 'until_pct' } },
+      { error: { path: 'cycles' } },
+    ]);
+  });
+});
+
 describe('compute boiling, sender and thermostat', () => {
   const compute = (name: string, input: unknown) => {
     const { status, stdout } = runWith(JSON.stringify(input), 'compute.ts', name);

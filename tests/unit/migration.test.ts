@@ -237,6 +237,18 @@ describe('a store of version 3', () => {
   });
 });
 
+describe('a store of version 4', () => {
+  it('gets room for repairs and procedures, and keeps what it had', async () => {
+    const db = await migrated(4);
+    expect(await db.repairs.count()).toBe(0);
+    expect(await db.procedures.count()).toBe(0);
+    expect(await db.jobs.count()).toBe(fixture(4).tables.jobs!.length);
+    await db.repairs.add({ id: 'r', jobId: 'j', startedAt: 1, updatedAt: 1, sheet: {} });
+    expect(await db.repairs.where('jobId').equals('j').count()).toBe(1);
+    db.close();
+  });
+});
+
 describe('answers that were kept by number', () => {
   it('still exist under their keys', () => {
     for (const [id, keys] of Object.entries(ANSWERS_BY_NUMBER)) {
@@ -278,6 +290,7 @@ describe('a job file of the old kind', () => {
     expect(drive).toMatchObject({ traceId: bundle.traces[0]!.id, at: 9 });
     expect(bundle.job).toMatchObject({ complaint: 'slow heater', conditions: 'on cold mornings' });
     expect(bundle.job.standing).toEqual({ state: 'to-prove' });
+    expect(bundle.repairs).toEqual([]);
   });
 
   it('with an item of another shop keeps it as an entry that is not understood', async () => {

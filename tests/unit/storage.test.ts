@@ -32,6 +32,8 @@ import {
 } from '@/storage/jobs';
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
+import { newSheet } from '@/core/repair';
+import { changeRepair } from '@/storage/repairs';
 import { changeRun, loadRun } from '@/storage/runs';
 import { DEFAULT_SETTINGS, loadOrder, loadSettings, saveOrder, saveSettings } from '@/storage/settings';
 import { toStorageError } from '@/storage/storageError';
@@ -146,6 +148,7 @@ describe('store', () => {
     await good(addPhoto({ jobId: job.id, stage: 'arrival', caption: 'p', image: new Blob(['x']) }));
     await good(startRecording(job.id, 'adapter'));
     await good(changeRun(job.id, 'drive', (run) => started(run, 5)));
+    await good(changeRepair(job.id, newSheet(vehicle), (s) => s));
     await good(
       putSummary({ jobId: job.id, basis: '', text: '', share: null, family: 'sound', empty: true, expected: false }),
     );

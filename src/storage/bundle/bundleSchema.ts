@@ -112,6 +112,21 @@ export const bundleSchema = object({
         .test('seconds', 'a run has times that are no numbers', (value) =>
           Object.values(value).every((s) => typeof s === 'number'),
         ),
+      turns: record<Record<number, string>>().test('turns', 'a run goes on or again', (value) =>
+        Object.values(value ?? {}).every((t) => t === 'again' || t === 'on'),
+      ),
+      readings: array(
+        object({ at_s: number().required(), what: string().required(), value: number().nullable().default(null) }),
+      ),
+      seen_ms: number().nullable().optional(),
+    }),
+  ).default([]),
+  repairs: array(
+    object({
+      startedAt: number().required(),
+      updatedAt: number().required(),
+      // Read one by one later, so that a strange sheet spoils nothing.
+      sheet: record<Record<string, unknown>>().required(),
     }),
   ).default([]),
 });

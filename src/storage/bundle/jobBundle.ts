@@ -13,6 +13,7 @@ import type {
   JobStanding,
   PhotoRecord,
   RecordingRecord,
+  RepairRecord,
   RunRecord,
   VehicleRecord,
 } from '../records';
@@ -60,6 +61,7 @@ export interface JobBundle {
   readonly photos: readonly Omit<PhotoRecord, 'jobId'>[];
   readonly recordings: readonly Omit<RecordingRecord, 'jobId'>[];
   readonly runs: readonly Omit<RunRecord, 'jobId' | 'id'>[];
+  readonly repairs: readonly Omit<RepairRecord, 'jobId' | 'id'>[];
 }
 
 const pick = <T extends object, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> =>
@@ -80,6 +82,7 @@ export async function packJob(job: JobRecord, vehicle: VehicleRecord, rows: JobR
     photos: await packPhotos(rows.photos, files),
     recordings: withoutJob(rows.recordings),
     runs: withoutJob(rows.runs).map(({ id: _id, ...run }) => run),
+    repairs: withoutJob(rows.repairs).map(({ id: _id, ...repair }) => repair),
   };
   files['job.json'] = strToU8(`${JSON.stringify(main, null, 2)}\n`);
   files['vehicle.json'] = strToU8(writeVehicleFile(vehicle.vehicle));
@@ -130,6 +133,7 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
   });
   const { complaint, conditions, state, lookAgainOn, plan, stopwatch, createdAt } = parsed.job;
   const standing = standingOf(state, lookAgainOn, createdAt);
+  const runs = parsed.runs as JobBundle['runs'];
   return ok({
     job: { complaint, conditions, standing, plan, createdAt },
     vehicle: {
@@ -146,7 +150,8 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
       image: blob(file, type),
     })),
     recordings: parsed.recordings,
-    runs: stopwatch ? [{ procedure: 'drive', ...stopwatch, ended_s: {} }, ...parsed.runs] : parsed.runs,
+    runs: stopwatch ? [{ procedure: 'drive', ...stopwatch, ended_s: {} }, ...runs] : runs,
+    repairs: parsed.repairs,
   });
 }
 

@@ -32,6 +32,18 @@ function settled(entry: Omit<EntryRecord, 'jobId'>, jobId: string, ids: Readonly
   };
 }
 
+/** A repair's sheet that speaks of its photos under their new ids. */
+function withPhotos(sheet: unknown, ids: ReadonlyMap<string, string>): unknown {
+  if (Array.isArray(sheet)) return sheet.map((v) => withPhotos(v, ids));
+  if (typeof sheet !== 'object' || sheet === null) return sheet;
+  return Object.fromEntries(
+    Object.entries(sheet).map(([k, v]) => [
+      k,
+      k === 'photoId' && typeof v === 'string' ? (ids.get(v) ?? v) : withPhotos(v, ids),
+    ]),
+  );
+}
+
 /**
  * Keeps an opened job in one transaction: its vehicle where it is not here yet, the job, and every row that travels.
  *
@@ -64,6 +76,12 @@ export function keepOpenedJob(
     photos,
     recordings: bundle.recordings.map((r) => ({ ...r, id: crypto.randomUUID(), jobId: job.id })),
     runs: bundle.runs.map((r) => ({ ...r, id: runId(job.id, r.procedure), jobId: job.id })),
+    repairs: bundle.repairs.map((r) => ({
+      ...r,
+      id: crypto.randomUUID(),
+      jobId: job.id,
+      sheet: withPhotos(r.sheet, ids),
+    })),
     findings: [],
     summaries: [],
   };
