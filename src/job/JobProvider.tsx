@@ -4,6 +4,8 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { usePathname } from 'next/navigation';
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import type { Case } from '@/core/case';
+import { readSheet, type RepairSheet } from '@/core/repair';
+import { loadRepair } from '@/storage/repairs';
 import { loadDrives, loadJob, putSummary, type JobDetail, type JobDrives } from '@/storage/jobs';
 import { caseOfJob, summaryBasis, summaryOf } from './caseOfJob';
 import { useFigures, type ShopFigures } from './useFigures';
@@ -12,6 +14,10 @@ import { useWrite } from './useWrite';
 /** An open job: what is kept of it, and what follows from that. */
 export interface OpenJob extends JobDetail, JobDrives, ShopFigures {
   readonly case: Case;
+  /** The repair that stands; null before the first. */
+  readonly repair: RepairSheet | null;
+  /** Why the repair that stands cannot be read by this version; null when it can. */
+  readonly repairUnread: string | null;
 }
 
 const JobContext = createContext<OpenJob | null>(null);
@@ -22,6 +28,8 @@ export function useJob(): OpenJob {
   if (!open) throw new Error('useJob: no job is open here');
   return open;
 }
+
+const NO_REPAIR = { repair: null, repairUnread: null } as const;
 
 /**
  * Opens a job once for all that is shown of it: one query for its chronicle, one for its drives, one case. Screens below
@@ -39,12 +47,21 @@ export function JobProvider({
 }) {
   const detail = useLiveQuery(() => loadJob(jobId), [jobId]);
   const drives = useLiveQuery(() => loadDrives(jobId), [jobId]);
+  const repair = useLiveQuery(async () => (await loadRepair(jobId)) ?? null, [jobId]);
   const shop = useFigures();
   const write = useWrite();
   const open = useMemo((): OpenJob | null => {
     if (!detail || !drives || !shop) return null;
-    return { ...detail, ...drives, ...shop, case: caseOfJob(detail, drives.findings, shop.figures) };
+    return { ...detail, ...drives, ...shop, case: caseOfJob(detail, drives.findings, shop.figures), ...NO_REPAIR };
   }, [detail, drives, shop]);
+  const read = useMemo(() => (repair ? readSheet(repair.sheet) : null), [repair]);
+  const whole = useMemo(
+    () =>
+      open && repair !== undefined
+        ? { ...open, repair: read?.ok ? read.value : null, repairUnread: read && !read.ok ? read.error : null }
+        : null,
+    [open, repair, read],
+  );
   useEffect(() => {
     if (!open) return;
     const basis = summaryBasis(open.job, open.vehicle, open.changedAt);
@@ -56,6 +73,6 @@ export function JobProvider({
     if (plate !== undefined) document.title = `${plate} · Varmek`;
   }, [plate, here]);
   if (detail === null) return <>{missing}</>;
-  if (!open) return <p className="p-8 type-label">Loading</p>;
-  return <JobContext value={open}>{children}</JobContext>;
+  if (!whole) return <p className="p-8 type-label">Loading</p>;
+  return <JobContext value={whole}>{children}</JobContext>;
 }

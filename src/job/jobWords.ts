@@ -34,3 +34,9 @@ export function factorText(factor: number): string {
 /** How a line moved the odds, in words. */
 export const movedText = (line: Pick<CaseLine, 'moved'>): string =>
   `${causeName(line.moved.cause)} ${factorText(line.moved.factor)}`;
+
+/** States that a repair leaves behind. */
+const BEFORE_PROOF: readonly JobState[] = ['to-look-at', 'drive-planned', 'waiting-for-part'];
+
+/** True for a job that has not come to its proof: work that is written down takes it there. */
+export const isBeforeProof = (state: JobState): boolean => BEFORE_PROOF.includes(state);

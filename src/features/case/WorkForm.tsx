@@ -1,25 +1,13 @@
 'use client';
 
 import { useState } from 'react';
-import { judgeThermostat } from '@/core/bench';
-import { benchTests, WORK, WORK_KINDS, workSpec, type Entry, type WorkKind } from '@/core/case';
+import { newThermostatPassed, WORK, WORK_KINDS, workSpec, type WorkKind } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
+import { isBeforeProof } from '@/job/jobWords';
 import { useWrite } from '@/job/useWrite';
 import { addEntry, undoEntries } from '@/storage/entries';
 import { setStanding } from '@/storage/jobs';
-import type { JobState } from '@/storage/records';
-
-/** States that a repair leaves behind. */
-const BEFORE_PROOF: readonly JobState[] = ['to-look-at', 'drive-planned', 'waiting-for-part'];
-
-/** True where the new thermostat was tested in hot water and found good. */
-function newThermostatPassed(entries: readonly Entry[]): boolean {
-  const [standing] = benchTests(entries, { of: 'thermostat', part: 'new' });
-  if (standing?.test.of !== 'thermostat') return false;
-  const judged = judgeThermostat(standing.test);
-  return judged.ok && judged.value.verdict === 'good';
-}
 
 /** Writes down work that was done: it moves what is wrong now, and leaves what was wrong at arrival to be told. */
 export function WorkForm() {
@@ -39,7 +27,7 @@ export function WorkForm() {
       { says: `${WORK[work].done}: written down.`, undo: undoEntries },
     );
     if (kept === null) return;
-    if (BEFORE_PROOF.includes(job.state)) await write(setStanding(job.id, { state: 'to-prove' }));
+    if (isBeforeProof(job.state)) await write(setStanding(job.id, { state: 'to-prove' }));
     setWork('');
     setDetail('');
     setBenchPassed(null);

@@ -13,7 +13,7 @@ import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 import { useUnits } from '@/ui/units';
 import { CheckRow } from './CheckRow';
-import { CoolGate } from './CoolGate';
+import { CoolGate } from '@/job/CoolGate';
 import { OverheatingOrder } from './OverheatingOrder';
 import { PLACE } from './place';
 

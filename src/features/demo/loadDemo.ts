@@ -1,10 +1,12 @@
 import { array, mixed, number, object, string } from 'yup';
 import { fail, ok, type Result } from '@/core/base';
 import { parseVehicle } from '@/core/formats';
+import { readSheet } from '@/core/repair';
 import { importToJob } from '@/job/importToJob';
 import { standingOf } from '@/storage/jobStanding';
 import { addJob, loadDrives, loadJob } from '@/storage/jobs';
 import { JOB_STATES } from '@/storage/records';
+import { changeRepair } from '@/storage/repairs';
 import { markDemoLoaded } from '@/storage/settings';
 import { addVehicle, loadVehicle } from '@/storage/vehicles';
 
@@ -31,6 +33,7 @@ const garageSchema = object({
       daysAgo: number().required(),
       answers: array(string().required()).default([]),
       bench: array(mixed<object>().required()).default([]),
+      repair: mixed<object>().nullable().default(null),
       trace: string().nullable().default(null),
     }),
   ).required(),
@@ -72,6 +75,12 @@ export async function loadDemo(): Promise<Result<void, string>> {
             })),
           ]);
       if (!added.ok) return fail(added.error.message);
+      if (job.repair !== null) {
+        const sheet = readSheet(job.repair);
+        if (!sheet.ok) return fail(`${id}: ${sheet.error}`);
+        const begun = await changeRepair(id, sheet.value, () => sheet.value);
+        if (!begun.ok) return fail(begun.error.message);
+      }
       if (job.trace === null) continue;
       const raw = await (await fetchShipped(job.trace)).blob();
       const kept = await importToJob({ jobId: id, vehicleId, fileName: job.trace, importedAt: createdAt + 1 }, raw);

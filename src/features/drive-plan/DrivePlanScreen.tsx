@@ -18,7 +18,7 @@ import { planLane, planTitle } from './planLane';
 import { PlanOutcome } from './PlanOutcome';
 import { ProposalList } from './ProposalList';
 import { usePlan } from './usePlan';
-import { usePlanPrediction } from './usePlanPrediction';
+import { usePlanPrediction } from '@/job/usePlanPrediction';
 
 const HEIGHT = 372;
 

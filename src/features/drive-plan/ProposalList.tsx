@@ -4,7 +4,7 @@ import type { Odds } from '@/core/evidence';
 import type { Vehicle } from '@/core/base';
 import { planLength_s } from '@/core/planning';
 import type { PlanRecord } from '@/storage/records';
-import { useProposals } from './usePlanPrediction';
+import { useProposals } from '@/job/usePlanPrediction';
 
 /** Other drives under the same weather and odds, ranked by what they would tell. */
 export function ProposalList({

@@ -1,44 +1,32 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import Link from 'next/link';
 import { standingAnswer } from '@/core/case';
 import { CAUTIONS } from '@/core/cautions';
 import { PHASE_NAME, planLength_s } from '@/core/planning';
 import type { PhaseKind } from '@/core/plant';
-import { asRun, elapsedAt, NOT_BEGUN, paused, standingAt, started, stepEnded, type Run } from '@/core/procedure';
+import { asRun, NOT_BEGUN, paused, standingAt, started, stepEnded } from '@/core/procedure';
 import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
-import { changeRun, loadRun } from '@/storage/runs';
-import { useNow } from '@/ui/useNow';
+import { useRun } from '@/job/useRun';
 import { useUnits } from '@/ui/units';
 import { checksOf, DueCheck } from './DueCheck';
 import { driveCautions } from './driveCautions';
 import { clock } from '@/ui/clock';
 import { usePlan } from './usePlan';
-import { usePlanPrediction } from './usePlanPrediction';
+import { usePlanPrediction } from '@/job/usePlanPrediction';
 
 /** The stopwatch card: phases, due times, and big buttons for what is felt and seen, each kept with its minute. */
 export function StopwatchScreen() {
   const { job, entries, vehicle, case: found } = useJob();
   const { showTemperature } = useUnits();
-  const write = useWrite();
   const { plan, error, put } = usePlan();
   const work = usePlanPrediction(vehicle.vehicle, error === null ? plan : null, found.now);
-  const run = useLiveQuery(() => loadRun(job.id, 'drive'), [job.id]) ?? NOT_BEGUN;
-  const running = run.runningSince !== null;
-  const now = useNow(running);
-  const elapsed_s = elapsedAt(run, now);
+  const { run, running, now, elapsed_s, change } = useRun('drive');
   const here = standingAt(plan.phases, run, now);
   const driven = { ...plan, phases: asRun(plan.phases, run) };
   const checks = checksOf(driven, work.last);
-  const change = (to: (run: Run) => Run, says?: string) =>
-    void write(changeRun(job.id, 'drive', to), {
-      says,
-      undo: (before) => changeRun(job.id, 'drive', () => before),
-    });
   const start = () => {
     change((r) => started(r, Date.now()));
     void put({});

@@ -1,7 +1,8 @@
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import { OpenJobButton } from './OpenJobButton';
 
-/** What a fresh shop shows: how the work goes, and two ways to begin. */
+/** What a fresh shop shows: how the work goes, and the ways to begin. */
 export function EmptyShop({ demo }: { demo: ReactNode }) {
   return (
     <div className="mx-auto max-w-3xl px-5 py-16">
@@ -11,11 +12,12 @@ export function EmptyShop({ demo }: { demo: ReactNode }) {
         <li>Log the coolant temperature on a warm-up drive, from cold until it has held for five minutes.</li>
         <li>Drop the log on the job. Varmek compares it with what a sound vehicle would have shown.</li>
       </ol>
-      <div className="mt-8 flex gap-4">
+      <div className="mt-8 flex flex-wrap items-center gap-4">
         <Link href="/jobs/new" className="btn btn-lg btn-primary">
           New job
         </Link>
         {demo}
+        <OpenJobButton />
       </div>
     </div>
   );

@@ -22,6 +22,7 @@ import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
 import { Said, useUnits } from '@/ui/units';
 import { LooseFrame } from './LooseFrame';
+import { OpenSigns } from './OpenSigns';
 import { StageNav } from './StageNav';
 
 /** The parts of a headline that sums several causes. */
@@ -216,6 +217,7 @@ function WholeFrame({ children }: { children: ReactNode }) {
         </StageNav>
         {open && <EvidenceTable />}
       </section>
+      <OpenSigns />
       {children}
     </>
   );

@@ -9,7 +9,9 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { FAMILY_LOOK } from '@/job/causeLook';
 import { percent, STATE_NAME } from '@/job/jobWords';
 import { useFreshSummaries } from '@/job/useFreshSummaries';
+import { openSigns, type OpenSign, type RepairSheet } from '@/core/repair';
 import { listJobs, type JobSummary } from '@/storage/jobs';
+import { openRepairs } from '@/storage/repairs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
@@ -46,9 +48,14 @@ function Due({ summary: { job }, now }: { summary: JobSummary; now: number }) {
   return <span className={daysUntilLook(job, now)! <= 0 ? 'font-bold text-error' : 'type-label'}>{due}</span>;
 }
 
-/** Where a job is best taken up: its trace, its planned drive, or its arrival. */
-function entrance(summary: JobSummary): string {
+/** What hangs on the wheel of a job that lies open. */
+const signsOf = ({ job, vehicle }: JobSummary, repairs: ReadonlyMap<string, RepairSheet> | undefined): OpenSign[] =>
+  vehicle ? openSigns(repairs?.get(job.id) ?? null, vehicle.vehicle) : [];
+
+/** Where a job is best taken up: its repair that lies open, its trace, its planned drive, or its arrival. */
+function entrance(summary: JobSummary, liesOpen: boolean): string {
   const base = `/jobs/${summary.job.id}`;
+  if (liesOpen) return `${base}/repair/strip`;
   if (summary.traces > 0) return base;
   return summary.job.plan ? `${base}/drive` : `${base}/arrival`;
 }
@@ -68,6 +75,7 @@ function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
 /** Every job, by state, with what is known of it. `empty` is shown when there is none. */
 export function JobsScreen({ empty }: { empty: ReactNode }) {
   const jobs = useLiveQuery(listJobs, []);
+  const repairs = useLiveQuery(openRepairs, []);
   useFreshSummaries(jobs);
   const [now] = useState(() => Date.now());
   const [words, setWords] = useState('');
@@ -133,7 +141,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
         {shown.map((summary) => (
           <li key={summary.job.id} className="border-b border-base-content/15">
             <Link
-              href={entrance(summary)}
+              href={entrance(summary, signsOf(summary, repairs).length > 0)}
               className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200"
             >
               <span>
@@ -141,6 +149,14 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
                 <span className="type-label">{summary.vehicle?.vehicle.label}</span>
               </span>
               <span className="line-clamp-2 text-[0.9375rem] leading-snug">
+                {signsOf(summary, repairs).length > 0 && (
+                  <strong className="text-error" data-testid="job-signs">
+                    {signsOf(summary, repairs)
+                      .map((s, i) => (i === 0 ? s.says : s.says.toLowerCase()))
+                      .join(', ')}
+                    .{' '}
+                  </strong>
+                )}
                 {summary.job.complaint || 'No complaint written down'}
               </span>
               <Verdict summary={summary} />

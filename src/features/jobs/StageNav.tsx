@@ -16,9 +16,10 @@ export const STAGES = [
   { key: '6', name: 'Bench', path: '/bench' },
   { key: '7', name: 'Case', path: '/case' },
   { key: '8', name: 'Decide', path: '/decide' },
+  { key: '9', name: 'Repair', path: '/repair' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 8 on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 9 on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();

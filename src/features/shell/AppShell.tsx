@@ -26,6 +26,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   useHotkeys('g>m', () => router.push('/triage'));
   useHotkeys('g>f', () => router.push('/figures'));
   useHotkeys('g>b', () => router.push('/bench'));
+  useHotkeys('g>p', () => router.push('/procedures'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -54,6 +55,9 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </Link>
             <Link href="/bench" className="underline-offset-8 hover:underline">
               Bench
+            </Link>
+            <Link href="/procedures" className="underline-offset-8 hover:underline">
+              Procedures
             </Link>
             <Link href="/figures" className="underline-offset-8 hover:underline">
               Figures

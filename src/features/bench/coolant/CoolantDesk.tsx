@@ -15,7 +15,7 @@ import { useUnits } from '@/ui/units';
 import { MovePicture } from '../MovePicture';
 import { useBenchTest } from '../useBenchTest';
 import { BothWays, MixPanel } from './MixPanel';
-import { RangedInput } from '../RangedInput';
+import { RangedInput } from '@/ui/RangedInput';
 
 const PLACE = 'cold-look';
 const BENCH = 'bench';

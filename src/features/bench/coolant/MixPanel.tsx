@@ -17,7 +17,7 @@ import { Cautions } from '@/job/Cautions';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
-import { RangedInput } from '../RangedInput';
+import { RangedInput } from '@/ui/RangedInput';
 
 const KINDS = GLYCOLS.map((key) => ({ key, says: `${key === 'ethylene' ? 'Ethylene' : 'Propylene'} glycol` }));
 /** Shares of the table beside. */

@@ -12,7 +12,7 @@ import {
   USUAL_CIRCUIT,
 } from '@/core/sender';
 import { useUnits } from '@/ui/units';
-import { RangedInput } from '../RangedInput';
+import { RangedInput } from '@/ui/RangedInput';
 
 const KINDS: readonly { readonly kind: CurveSpec['kind']; readonly name: string }[] = [
   { kind: 'family', name: 'A generic family' },

@@ -12,7 +12,7 @@ import {
 } from '@/core/bench';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
-import { RangedInput } from '../RangedInput';
+import { RangedInput } from '@/ui/RangedInput';
 
 const INSTRUMENTS: readonly { readonly of: SenderValue; readonly name: string; readonly unit: string }[] = [
   { of: 'ohm', name: 'Ohmmeter on the sender', unit: 'Ω' },

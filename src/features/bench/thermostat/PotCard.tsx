@@ -1,15 +1,11 @@
 'use client';
 
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import { VALVE_STATES, type ValveState, type WaterReading } from '@/core/bench';
 import { elapsedAt, NOT_BEGUN, paused, started, type Run } from '@/core/procedure';
-import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
-import { changeRun, loadRun } from '@/storage/runs';
+import { useRun } from '@/job/useRun';
 import { clock } from '@/ui/clock';
 import { QuantityInput } from '@/ui/QuantityInput';
-import { useNow } from '@/ui/useNow';
 import { useUnits } from '@/ui/units';
 
 const STATE_NAME: Readonly<Record<ValveState, string>> = { closed: 'Closed', moving: 'Moving', open: 'Open' };
@@ -19,17 +15,10 @@ const moment_s = (run: Run): number => Math.round(10 * elapsedAt(run, Date.now()
 
 /** The clock beside the pot: type the water, press what the eye sees. It goes on through a reload. */
 export function PotCard({ onReading }: { onReading: (reading: WaterReading) => string | null }) {
-  const { job } = useJob();
-  const write = useWrite();
   const { say } = useUnits();
-  const run = useLiveQuery(() => loadRun(job.id, 'pot'), [job.id]) ?? NOT_BEGUN;
-  const running = run.runningSince !== null;
-  const now = useNow(running);
-  const elapsed_s = elapsedAt(run, now);
+  const { run, running, elapsed_s, change } = useRun('pot');
   const [water_c, setWater] = useState<number | null>(null);
   const [error, setError] = useState<string | null>(null);
-  const change = (to: (run: Run) => Run, says?: string) =>
-    void write(changeRun(job.id, 'pot', to), { says, undo: (before) => changeRun(job.id, 'pot', () => before) });
   const press = (state: ValveState | null) => {
     if (state === null && water_c === null) return setError('Type the water’s temperature first.');
     // The first press starts the clock.

@@ -26,7 +26,7 @@ import { PotCard } from './PotCard';
 import { PotFigures } from './PotFigures';
 import { PotReadings } from './PotReadings';
 import { inOrderOfTime } from './readingOrder';
-import { RangedInput } from '../RangedInput';
+import { RangedInput } from '@/ui/RangedInput';
 
 const PARTS = [
   { key: 'old', says: 'Part that came out' },

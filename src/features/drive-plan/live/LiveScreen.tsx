@@ -21,7 +21,7 @@ import { checksOf, DueCheck } from '../DueCheck';
 import { driveCautions } from '../driveCautions';
 import { clock } from '@/ui/clock';
 import { usePlan } from '../usePlan';
-import { usePlanPrediction } from '../usePlanPrediction';
+import { usePlanPrediction } from '@/job/usePlanPrediction';
 import { isQuiet } from './alarm';
 import { Channels, latest, OwnMark, SourceChoice } from './LiveParts';
 import { recordingFile } from './recordingFile';

@@ -1,22 +1,10 @@
 'use client';
 
 import { useEffect } from 'react';
+import { ALARM, beep } from '@/ui/beep';
 import { useUnits } from '@/ui/units';
 
-/** Pitch and length of the alarm. */
-const PITCH_HZ = 880;
-const BEEP_S = 0.35;
 const EVERY_MS = 1500;
-
-function beep(): void {
-  const context = new AudioContext();
-  const tone = context.createOscillator();
-  tone.frequency.value = PITCH_HZ;
-  tone.connect(context.destination);
-  tone.start();
-  tone.stop(context.currentTime + BEEP_S);
-  tone.onended = () => void context.close();
-}
 
 /** The stop limit was passed: in sight and to be heard until it is taken note of. */
 export function StopAlarm({
@@ -33,8 +21,8 @@ export function StopAlarm({
   const { showTemperature } = useUnits();
   useEffect(() => {
     if (quiet) return;
-    beep();
-    const timer = setInterval(beep, EVERY_MS);
+    beep(ALARM);
+    const timer = setInterval(() => beep(ALARM), EVERY_MS);
     return () => clearInterval(timer);
   }, [quiet]);
   return (

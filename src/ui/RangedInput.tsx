@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import type { UnitFamily } from '@/core/base';
-import { QuantityInput } from '@/ui/QuantityInput';
-import { useUnits } from '@/ui/units';
+import { QuantityInput } from './QuantityInput';
+import { useUnits } from './units';
 
 /** A number that is kept as soon as it can be; what cannot stays in the field, with the range that can. */
 export function RangedInput({

@@ -4,7 +4,7 @@ import { useEffect, useEffectEvent, useState } from 'react';
 import type { Odds } from '@/core/evidence';
 import type { Vehicle } from '@/core/base';
 import type { DrivePlan, PlanPrediction, PlanProposal } from '@/core/planning';
-import { useJob } from '@/job/JobProvider';
+import { useJob } from './JobProvider';
 import { predictInWorker, proposeInWorker } from '@/workers/planClient';
 
 /** Where a calculation in a worker stands. */

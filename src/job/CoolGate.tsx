@@ -3,8 +3,8 @@
 import { useState } from 'react';
 import { CAUSE_PLACE } from '@/core/base';
 import { openingGate } from '@/core/limits';
-import { Cautions } from '@/job/Cautions';
-import { useJob } from '@/job/JobProvider';
+import { Cautions } from './Cautions';
+import { useJob } from './JobProvider';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -19,8 +19,12 @@ const YES_NO = [
 const asBoolean = (answer: string | null): boolean | null => (answer === null ? null : answer === 'yes');
 const known = (v: number | null): number | null => (v === null || Number.isNaN(v) ? null : v);
 
-/** Asks whether the system is cool enough to open, before anything that opens it. */
-export function CoolGate() {
+/**
+ * Asks whether the system is cool enough to open, before anything that opens it.
+ *
+ * @param timed_min how long a timer says that the engine has been off, where nobody types it
+ */
+export function CoolGate({ timed_min = null }: { timed_min?: number | null }) {
   const found = useJob().case;
   const [reading_c, setReading] = useState<number | null>(null);
   const [probe_c, setProbe] = useState<number | null>(null);
@@ -32,7 +36,7 @@ export function CoolGate() {
   const answer = openingGate({
     coldToTouch: asBoolean(touch),
     softHose: asBoolean(hose),
-    since_min: known(since_min),
+    since_min: known(since_min) ?? timed_min,
     reading_c: known(reading_c),
     probe_c: known(probe_c),
     senderSuspect,
@@ -61,6 +65,7 @@ export function CoolGate() {
           unit="min"
           value={since_min}
           digits={0}
+          hint={timed_min === null ? undefined : `${Math.floor(timed_min)} by the timer`}
           onChange={setSince}
         />
         <QuantityInput

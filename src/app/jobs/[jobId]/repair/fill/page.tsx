@@ -1,0 +1,5 @@
+import { FillScreen } from '@/features/repair/fill/FillScreen';
+
+export default function RepairFillScreenPage() {
+  return <FillScreen />;
+}

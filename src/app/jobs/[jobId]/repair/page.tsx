@@ -1,0 +1,5 @@
+import { PlanScreen } from '@/features/repair/plan/PlanScreen';
+
+export default function RepairPlanScreenPage() {
+  return <PlanScreen />;
+}

@@ -1,0 +1,5 @@
+import { SafeScreen } from '@/features/repair/safe/SafeScreen';
+
+export default function RepairSafeScreenPage() {
+  return <SafeScreen />;
+}

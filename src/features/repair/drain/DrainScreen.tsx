@@ -1,0 +1,168 @@
+'use client';
+
+import { format } from 'date-fns';
+import { DRAIN_STEPS, PLACE_CAUTIONS, type SampleJar, totals } from '@/core/repair';
+import { Cautions } from '@/job/Cautions';
+import { useRepair } from '@/job/useRepair';
+import { RangedInput } from '@/ui/RangedInput';
+import { TextField } from '@/ui/TextField';
+import { useUnits } from '@/ui/units';
+import { changed, without } from '../lists';
+import { TickList, toggled } from '../TickList';
+import { Flush } from './Flush';
+import { FlowForm, FlowLines, OUT } from './FlowForm';
+import { GentleFlush } from './GentleFlush';
+import { Inside } from './Inside';
+
+/** Jars to look at, one beside the other. */
+function Jars() {
+  const { sheet, put } = useRepair();
+  const { jars } = sheet.drain;
+  const add = () =>
+    put('drain', (now) => ({
+      jars: [...now.jars, { id: crypto.randomUUID(), at: Date.now(), label: `Jar ${now.jars.length + 1}`, looks: '' }],
+    }));
+  const set = (id: string, to: Partial<SampleJar>) => put('drain', (now) => ({ jars: changed(now.jars, id, to) }));
+  return (
+    <section aria-labelledby="jars-title">
+      <h2 id="jars-title" className="text-2xl type-sign">
+        Jars
+      </h2>
+      <Cautions className="mt-1" of={PLACE_CAUTIONS.jars} />
+      <ul data-testid="jars">
+        {jars.map((jar) => (
+          <li key={jar.id} className="flex flex-wrap items-end gap-3 py-1">
+            <TextField
+              id={`jar-${jar.id}`}
+              label={`Label, ${format(jar.at, 'd MMM HH:mm')}`}
+              className="w-40"
+              most={100}
+              value={jar.label}
+              onText={(label) => set(jar.id, { label })}
+            />
+            <TextField
+              id={`looks-${jar.id}`}
+              label="Looks, against white"
+              className="min-w-48 flex-1"
+              hint="clear, brown, sediment 2 mm"
+              value={jar.looks}
+              onText={(looks) => set(jar.id, { looks })}
+            />
+            <button
+              type="button"
+              className="btn btn-ghost print:hidden"
+              onClick={() => put('drain', (now) => ({ jars: without(now.jars, jar.id) }), `${jar.label} taken off.`)}
+            >
+              Take off
+            </button>
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="btn mt-1 print:hidden" onClick={add}>
+        Keep a jar
+      </button>
+    </section>
+  );
+}
+
+/** Where the waste goes. */
+function Disposal() {
+  const { sheet, put } = useRepair();
+  const { disposal, lines } = sheet.drain;
+  const out_l = totals(lines).out_l;
+  const { show } = useUnits();
+  const set = (to: Partial<typeof disposal>) => put('drain', (now) => ({ disposal: { ...now.disposal, ...to } }));
+  return (
+    <section aria-labelledby="waste-title">
+      <h2 id="waste-title" className="text-2xl type-sign">
+        Waste
+      </h2>
+      <Cautions className="mt-1" of={PLACE_CAUTIONS.waste} />
+      <div className="mt-2 flex flex-wrap items-start gap-x-5 gap-y-2">
+        <RangedInput
+          id="waste"
+          label="Handed in"
+          family="volume"
+          digits={1}
+          hint={`${show('volume', out_l, 1)} came out`}
+          value={disposal.l}
+          low={0}
+          high={1000}
+          onValue={(l) => set({ l, at: Date.now() })}
+          onEmptied={() => set({ l: null, at: null })}
+        />
+        <TextField
+          id="waste-place"
+          label="Where"
+          className="min-w-48 flex-1"
+          value={disposal.place}
+          onText={(place) => set({ place })}
+        />
+      </div>
+    </section>
+  );
+}
+
+/** Draining and flushing: a ledger of what came out, and what is still inside. */
+export function DrainScreen() {
+  const { sheet, put } = useRepair();
+  const { drain, fill } = sheet;
+  return (
+    <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+      <div className="space-y-7">
+        <Inside />
+        <section aria-labelledby="out-title">
+          <h2 id="out-title" className="text-2xl type-sign">
+            What comes out
+          </h2>
+          <FlowForm kinds={OUT} />
+          <FlowLines />
+          <div className="mt-3 flex flex-wrap items-start gap-x-5 gap-y-2">
+            <RangedInput
+              id="shortfall"
+              label="Short before it was opened"
+              family="volume"
+              digits={2}
+              hint="by the cold mark; empty: full"
+              value={drain.shortfall_l}
+              low={0}
+              high={100}
+              onValue={(shortfall_l) => put('drain', { shortfall_l })}
+              onEmptied={() => put('drain', { shortfall_l: null })}
+            />
+            <RangedInput
+              id="start-pct"
+              label="Strength of the old"
+              family={null}
+              unit="%"
+              hint="empty: not known"
+              value={drain.start_pct}
+              low={0}
+              high={100}
+              onValue={(start_pct) => put('drain', { start_pct })}
+              onEmptied={() => put('drain', { start_pct: null })}
+            />
+          </div>
+        </section>
+        <section aria-labelledby="steps-title">
+          <h2 id="steps-title" className="text-2xl type-sign">
+            In this order
+          </h2>
+          <TickList
+            steps={DRAIN_STEPS}
+            done={fill.done}
+            testId="drain-steps"
+            onTick={(id) => put('fill', ({ done }) => ({ done: toggled(done, id, Date.now()) }))}
+          />
+        </section>
+      </div>
+      <div className="space-y-8">
+        <Flush />
+        {drain.way === 'gentle' && <GentleFlush />}
+        <Jars />
+        <Disposal />
+        <Cautions of={['maker-first']} />
+      </div>
+    </div>
+  );
+}

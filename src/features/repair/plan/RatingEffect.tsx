@@ -1,0 +1,89 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { coolantState } from '@/core/case';
+import { boilingOf } from '@/core/limits';
+import type { RatingDay } from '@/core/planning';
+import { useJob } from '@/job/JobProvider';
+import { percent } from '@/job/jobWords';
+import { useUnits } from '@/ui/units';
+import { ratingInWorker } from '@/workers/planClient';
+
+type State =
+  | { readonly status: 'running'; readonly share: number }
+  | { readonly status: 'done'; readonly days: readonly RatingDay[] }
+  | { readonly status: 'failed'; readonly message: string };
+
+/** What a part of another rating does: the code it would set and on which days, from simulated drives of this kind of car. */
+export function RatingEffect({ fitted_c }: { fitted_c: number }) {
+  const { vehicle: record, figures, entries } = useJob();
+  const { vehicle } = record;
+  const { show, showTemperature } = useUnits();
+  const { monitors } = figures;
+  const [state, setState] = useState<State>({ status: 'running', share: 0 });
+  useEffect(() => {
+    const running = ratingInWorker(vehicle, fitted_c, monitors, (share) => setState({ status: 'running', share }));
+    void running.result.then((result) => {
+      if (result.ok) setState({ status: 'done', days: result.value });
+      else if (result.error.kind === 'bug') setState({ status: 'failed', message: result.error.message });
+    });
+    return running.cancel;
+  }, [vehicle, fitted_c, monitors]);
+  const { rated_c } = vehicle.thermostat;
+  const hotter = fitted_c > rated_c;
+  const boils = boilingOf(coolantState(entries, vehicle, figures.altitude_m));
+  const fanOn_c = vehicle.fan.on_c;
+  const sets = state.status === 'done' ? state.days.filter((d) => d.setsCode > d.setsAnyway) : [];
+  return (
+    <div className="mt-2 border-l-4 border-warning pl-3" data-testid="rating-effect">
+      <p className="leading-snug">
+        <strong>
+          {show('temperatureDifference', Math.abs(fitted_c - rated_c))} {hotter ? 'hotter' : 'colder'} than the control
+          unit expects.
+        </strong>{' '}
+        {hotter
+          ? 'A rating sets the lowest temperature that is held, not how much heat goes: no better under load.'
+          : 'Nothing is broken, and it may still set P0128 and keep the engine rich.'}{' '}
+        {hotter && fanOn_c !== null && `${show('temperatureDifference', fanOn_c - fitted_c)} are left to the fan, `}
+        {hotter &&
+          `${show('temperatureDifference', boils.boils_c - fitted_c)} to boiling${boils.cap === 'measured' ? '' : ' with the cap counted as none'}.`}
+      </p>
+      {state.status === 'running' && (
+        <progress className="progress mt-1 w-64" value={state.share} max={1} aria-label="Trying the rating" />
+      )}
+      {state.status === 'failed' && <p className="text-error">It could not be tried: {state.message}</p>}
+      {state.status === 'done' && (
+        <>
+          <p className="mt-1 font-semibold" data-testid="rating-says">
+            {sets.length === 0
+              ? 'P0128 would not set on any of the days tried.'
+              : `P0128 would set at ${sets.map((d) => showTemperature(d.ambient_c)).join(', ')} outside.`}
+          </p>
+          <table className="table mt-1 max-w-xl table-sm tabular-nums">
+            <thead className="text-base-content">
+              <tr>
+                <th className="text-right">Outside</th>
+                <th className="text-right">Holds</th>
+                <th className="text-right">Sets P0128</th>
+                <th className="text-right">With the right rating</th>
+              </tr>
+            </thead>
+            <tbody>
+              {state.days.map((d) => (
+                <tr key={d.ambient_c}>
+                  <td className="text-right">{showTemperature(d.ambient_c)}</td>
+                  <td className="text-right">{showTemperature(d.holds_c)}</td>
+                  <td className="text-right">{d.runs === 0 ? 'too cold to run' : percent(d.setsCode)}</td>
+                  <td className="text-right">{d.runs === 0 ? '' : percent(d.setsAnyway)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className="text-sm text-base-content/75">
+            Four simulated sound cars of this kind, 28 minutes of town and road, your monitor’s figures.
+          </p>
+        </>
+      )}
+    </div>
+  );
+}

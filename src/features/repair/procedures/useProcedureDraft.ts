@@ -1,0 +1,60 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useState } from 'react';
+import type { Result } from '@/core/base';
+import type { Procedure } from '@/core/procedure';
+import { useWrite } from '@/job/useWrite';
+import { loadDraft, putProcedure } from '@/storage/procedures';
+
+/** Steps back that are remembered. */
+const REMEMBERED = 200;
+
+/** A procedure being written: kept at every change, with undo and redo. */
+export interface ProcedureDraft {
+  /** Undefined while it is read; null where there is none. */
+  readonly draft: Result<Procedure, string> | null | undefined;
+  readonly change: (to: (procedure: Procedure) => Procedure) => void;
+  readonly undo: (() => void) | null;
+  readonly redo: (() => void) | null;
+}
+
+/** Follows a procedure of the shop while it is written. */
+export function useProcedureDraft(id: string): ProcedureDraft {
+  const write = useWrite();
+  const stored = useLiveQuery(() => loadDraft(id), [id]);
+  // What is written here goes before what is read back: a keystroke must not wait for the store.
+  const [own, setOwn] = useState<Procedure | null>(null);
+  const [past, setPast] = useState<readonly Procedure[]>([]);
+  const [future, setFuture] = useState<readonly Procedure[]>([]);
+  const now = own ?? (stored?.ok ? stored.value : null);
+  const put = (next: Procedure) => {
+    setOwn(next);
+    void write(putProcedure(next));
+  };
+  const change: ProcedureDraft['change'] = (to) => {
+    if (!now) return;
+    setPast([...past.slice(-REMEMBERED), now]);
+    setFuture([]);
+    put(to(now));
+  };
+  const step = (
+    from: readonly Procedure[],
+    setFrom: typeof setPast,
+    to: readonly Procedure[],
+    setTo: typeof setPast,
+  ) =>
+    from.length === 0 || !now
+      ? null
+      : () => {
+          setTo([...to, now]);
+          setFrom(from.slice(0, -1));
+          put(from.at(-1)!);
+        };
+  return {
+    draft: own ? { ok: true, value: own } : stored,
+    change,
+    undo: step(past, setPast, future, setFuture),
+    redo: step(future, setFuture, past, setPast),
+  };
+}

@@ -1,0 +1,93 @@
+'use client';
+
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
+import {
+  afterSetBack,
+  clockJump,
+  elapsedAt,
+  NOT_BEGUN,
+  seenAt,
+  takenUp,
+  withoutTime,
+  type ClockReading,
+  type Run,
+} from '@/core/procedure';
+import type { RunKind } from '@/storage/records';
+import { changeRun, loadRun } from '@/storage/runs';
+import { useNow } from '@/ui/useNow';
+import { useJob } from './JobProvider';
+import { useWrite } from './useWrite';
+
+/** How often a run that goes on is marked as seen, and both clocks are compared, ms. */
+const BEAT_MS = 5000;
+const WATCH_MS = 250;
+/** Shorter stretches that nobody watched need no word, ms. */
+const WORTH_SAYING_MS = 10_000;
+
+/** A run of the open job. */
+export interface RunInHand {
+  readonly run: Run;
+  readonly running: boolean;
+  /** ms since 1970. */
+  readonly now: number;
+  readonly elapsed_s: number;
+  /** Changes it where it is kept; said and undone where words are given. */
+  readonly change: (to: (run: Run) => Run, says?: string) => void;
+  /** Time that passed while nobody watched, ms: asleep, or the clock was put forward; null when none did. */
+  readonly unwatched_ms: number | null;
+  /** Takes that time off again, or lets it stand. */
+  readonly takeOff: () => void;
+  readonly letStand: () => void;
+}
+
+const readClocks = (): ClockReading => ({ wall_ms: Date.now(), steady_ms: performance.now() });
+
+/** Follows a run of the open job; its time stays right through reload, sleep, and a clock that is set back. */
+export function useRun(kind: RunKind): RunInHand {
+  const { job } = useJob();
+  const write = useWrite();
+  const run = useLiveQuery(() => loadRun(job.id, kind), [job.id, kind]) ?? NOT_BEGUN;
+  const running = run.runningSince !== null;
+  const now = useNow(running);
+  const [unwatched_ms, setUnwatched] = useState<number | null>(null);
+  const change = (to: (run: Run) => Run, says?: string) =>
+    void write(changeRun(job.id, kind, to), {
+      says,
+      ...(says === undefined ? {} : { undo: (before: Run) => changeRun(job.id, kind, () => before) }),
+    });
+  const clocks = useRef<ClockReading | null>(null);
+  const watch = useEffectEvent(() => {
+    const read = readClocks();
+    const jump = clocks.current && clockJump(clocks.current, read);
+    clocks.current = read;
+    if (jump?.kind === 'set-back') {
+      const since = run.runningSince;
+      change((r) => afterSetBack(r, jump.by_ms, since, read.wall_ms));
+    } else if (jump && jump.by_ms >= WORTH_SAYING_MS) setUnwatched(jump.by_ms);
+  });
+  const takeUp = useEffectEvent(() => {
+    if (run.seen_ms != null && Date.now() < run.seen_ms) change((r) => takenUp(r, Date.now()));
+  });
+  const beat = useEffectEvent(() => change((r) => seenAt(r, Date.now())));
+  useEffect(() => {
+    if (!running) return undefined;
+    clocks.current = readClocks();
+    takeUp();
+    const watching = setInterval(watch, WATCH_MS);
+    const beating = setInterval(beat, BEAT_MS);
+    return () => {
+      clearInterval(watching);
+      clearInterval(beating);
+    };
+  }, [running]);
+  const takeOff = () => {
+    if (unwatched_ms !== null) change((r) => withoutTime(r, unwatched_ms, Date.now()), 'Taken off.');
+    setUnwatched(null);
+  };
+  return {
+    ...{ run, running, now, change, unwatched_ms, takeOff },
+    elapsed_s: elapsedAt(run, now),
+    letStand: () => setUnwatched(null),
+  };
+}
