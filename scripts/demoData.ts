@@ -66,8 +66,18 @@ const jobs = JOBS.map((job) => {
   process.stdout.write(
     `${file}: truth ${job.fault?.cause ?? 'healthy'}; ${finding.verdict.grade} ${odds.join(', ')}\n`,
   );
-  const { id, complaint, state, daysAgo, answers = [], bench = [] } = job;
-  return { id, vehicle: job.vehicle, complaint, state, daysAgo, answers, bench, trace: file };
+  const { id, complaint, state, daysAgo, answers = [], bench = [], repair } = job;
+  return {
+    id,
+    vehicle: job.vehicle,
+    complaint,
+    state,
+    daysAgo,
+    answers,
+    bench,
+    trace: file,
+    ...(repair ? { repair } : {}),
+  };
 });
 const garage = {
   schema: 'varmek-demo/1',

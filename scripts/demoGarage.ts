@@ -3,6 +3,7 @@ import type { ChannelName, Vehicle } from '../src/core/base';
 import type { BenchTest } from '../src/core/bench';
 import type { Phase, PlantFault } from '../src/core/plant';
 import { FERRY_THERMOSTAT, HARBOUR_SENDER } from './demoBench';
+import { FERRY_REPAIR } from './demoRepair';
 
 const vehicle = (
   label: string,
@@ -127,6 +128,8 @@ export interface DemoJob {
   readonly style?: 'imperial' | 'semicolons';
   /** Parts that were tested on the bench since. */
   readonly bench?: readonly BenchTest[];
+  /** A repair that was begun. */
+  readonly repair?: object;
   readonly seed: number;
 }
 
@@ -226,13 +229,14 @@ export const JOBS: readonly DemoJob[] = [
     id: 'demo-ferry-early',
     vehicle: 'ferry',
     complaint: 'Gauge settles below the middle since the last service. Heater lukewarm.',
-    state: 'drive-planned',
+    state: 'waiting-for-part',
     daysAgo: 4,
     ambient_c: 9,
     heater_pct: 20,
     phases: mixedDrive,
     fault: { cause: 'thermostat-opens-early', openingShift_k: -24 },
     bench: [FERRY_THERMOSTAT],
+    repair: FERRY_REPAIR,
     channels: BASIC,
     period_s: 1,
     style: 'semicolons',

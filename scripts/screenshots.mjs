@@ -71,8 +71,6 @@ async function importShots() {
   const odd = demoLog('library.csv').replace('time_s,ect_c,iat_c,ambient_c', 'time,temp 1,temp 2,temp 3');
   await page.getByTestId('log-file').setInputFiles(csv('bench logger.csv', odd));
   await page.getByTestId('import-error').waitFor();
-  await page.waitForTimeout(500);
-  await shot('columns');
 }
 
 async function deskShot() {
@@ -94,6 +92,29 @@ async function benchShots() {
   await page.getByTestId('lift-chart').locator('.recharts-line').first().waitFor();
   await page.waitForTimeout(800);
   await shot('bench-thermostat');
+}
+
+async function repairShots() {
+  const base = '/jobs/demo-ferry-early/repair';
+  await go(base);
+  await page.getByTestId('planned-part').first().waitFor();
+  await page.waitForTimeout(500);
+  await shot('repair-plan');
+  await go(`${base}/strip`);
+  await page.getByTestId('refit').locator('li').first().waitFor();
+  await page.waitForTimeout(500);
+  await shot('repair-strip');
+  await go('/jobs/demo-harbour/repair/bleed');
+  await page.getByRole('combobox', { name: 'Procedure' }).selectOption('high-funnel');
+  await page.getByRole('button', { name: 'Start' }).first().click();
+  for (const name of ['Done', 'Done', 'Skip the rest']) {
+    await page.getByRole('button', { name, exact: true }).click();
+    await page.waitForTimeout(700);
+  }
+  await page.getByTestId('step-due').filter({ hasText: 'minute' }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(6000);
+  await shot('repair-bleed');
+  await page.getByRole('button', { name: 'Pause' }).click();
 }
 
 async function liveShot() {
@@ -161,10 +182,6 @@ try {
   await page.getByTestId('chart').locator('svg path').first().waitFor();
   await page.waitForTimeout(600);
   await shot('trace');
-  await go('/jobs/demo-ferry-short');
-  await page.getByTestId('reason').waitFor();
-  await page.waitForTimeout(600);
-  await shot('cannot-tell');
   await go('/jobs/demo-arrival/arrival');
   await page.getByRole('checkbox', { name: 'Heater weak or never hot' }).click();
   await page.getByRole('checkbox', { name: /Gauge low on the road/ }).click();
@@ -184,11 +201,6 @@ try {
   await page.getByLabel('Heater blower').fill('50');
   await page.waitForTimeout(6000);
   await shot('drive');
-  await page.emulateMedia({ media: 'print' });
-  await page.setViewportSize({ width: 794, height: 1123 });
-  await shot('drive-card');
-  await page.emulateMedia({ media: 'screen' });
-  await page.setViewportSize({ width: 1280, height: 800 });
   await go('/jobs/demo-arrival/drive/stopwatch');
   await page.getByRole('button', { name: 'Start', exact: true }).click();
   await page.getByRole('region', { name: 'Next observation' }).getByRole('button', { name: 'stands still' }).click();
@@ -200,6 +212,7 @@ try {
   await shot('vehicle');
   await deskShot();
   await benchShots();
+  await repairShots();
   await importShots();
   await liveShot();
   await triageShot();

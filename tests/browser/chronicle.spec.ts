@@ -3,7 +3,7 @@ import type { Cause } from '../../src/core/base';
 import { writeTrace } from '../../src/core/formats';
 import { startingVehicle } from '../../src/core/planning';
 import { drawScenario } from '../../src/core/plant';
-import { expect, expectClean, newJob, openTrace, test } from './support';
+import { expect, expectClean, fillDisk, newJob, openTrace, test } from './support';
 
 /** A drive of the vehicle that `newJob` adds, with a fault. */
 const driveWith = (cause: Cause, seed: number): string =>
@@ -22,18 +22,6 @@ const drop = (page: Page, name: string, text: string) =>
 
 /** What the odds strip says of every cause. */
 const odds = (page: Page) => page.getByTestId('share-strip').getAttribute('aria-label');
-
-/** Lets every further write of this page fail as on a full disk, or work again. */
-const fillDisk = (page: Page, full: boolean) =>
-  page.evaluate((isFull) => {
-    const proto = IDBObjectStore.prototype as IDBObjectStore & { kept?: Pick<IDBObjectStore, 'put' | 'add'> };
-    proto.kept ??= { put: proto.put, add: proto.add };
-    const refuse = () => {
-      throw new DOMException('The disk is full.', 'QuotaExceededError');
-    };
-    proto.put = isFull ? refuse : proto.kept.put;
-    proto.add = isFull ? refuse : proto.kept.add;
-  }, full);
 
 test('a whole job: complaint, drive, repair, second drive; what was wrong stays apart from what is wrong now', async ({
   page,

@@ -63,3 +63,15 @@ export function warmUp(level_c: number, options: { start_c?: number; minutes?: n
   });
   return `time_s,ect_c,ambient_c\n${rows.join('\n')}\n`;
 }
+
+/** Lets every further write of this page fail as on a full disk, or work again. */
+export const fillDisk = (page: Page, full: boolean) =>
+  page.evaluate((isFull) => {
+    const proto = IDBObjectStore.prototype as IDBObjectStore & { kept?: Pick<IDBObjectStore, 'put' | 'add'> };
+    proto.kept ??= { put: proto.put, add: proto.add };
+    const refuse = () => {
+      throw new DOMException('The disk is full.', 'QuotaExceededError');
+    };
+    proto.put = isFull ? refuse : proto.kept.put;
+    proto.add = isFull ? refuse : proto.kept.add;
+  }, full);
