@@ -14,7 +14,7 @@ import {
   type Run,
 } from '@/core/procedure';
 import type { RunKind } from '@/storage/records';
-import { changeRun, loadRun } from '@/storage/runs';
+import { changeRun, loadRun, undoRun } from '@/storage/runs';
 import { useNow } from '@/ui/useNow';
 import { useJob } from './JobProvider';
 import { useWrite } from './useWrite';
@@ -51,11 +51,14 @@ export function useRun(kind: RunKind): RunInHand {
   const running = run.runningSince !== null;
   const now = useNow(running);
   const [unwatched_ms, setUnwatched] = useState<number | null>(null);
-  const change = (to: (run: Run) => Run, says?: string) =>
-    void write(changeRun(job.id, kind, to), {
-      says,
-      ...(says === undefined ? {} : { undo: (before: Run) => changeRun(job.id, kind, () => before) }),
-    });
+  const change = (to: (run: Run) => Run, says?: string) => {
+    let after: Run = NOT_BEGUN;
+    const changed = changeRun(job.id, kind, (r) => (after = to(r)));
+    void write(
+      changed,
+      says === undefined ? {} : { says, undo: (before: Run) => undoRun(job.id, kind, before, after) },
+    );
+  };
   const clocks = useRef<ClockReading | null>(null);
   const watch = useEffectEvent(() => {
     const read = readClocks();

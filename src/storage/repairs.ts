@@ -1,15 +1,18 @@
+import equal from 'fast-deep-equal';
 import { fail, type Result } from '@/core/base';
 import { readSheet, type RepairSheet } from '@/core/repair';
 import { database } from './database';
 import { addEntry, undoEntries, type EntryChange, type NewEntry } from './entries';
 import type { RepairRecord } from './records';
+import { revert } from './revert';
 import { kept, type StorageError } from './storageError';
 
 /** What a change did to the repairs of a job, so that it can be undone. */
 export interface RepairChange {
   readonly id: string;
-  /** As it was; null: it was not there. */
-  readonly before: RepairRecord | null;
+  /** As it was; without a record it was not there, and the sheet is what it began with. */
+  readonly before: { readonly record: RepairRecord | null; readonly sheet: unknown };
+  readonly after: RepairSheet;
 }
 
 /** The repair of a job that stands: the latest; undefined before the first. */
@@ -40,15 +43,16 @@ async function put(
   first: RepairSheet,
   change: (sheet: RepairSheet) => RepairSheet,
 ): Promise<RepairChange> {
-  const before = (await loadRepair(jobId)) ?? null;
-  const read = before === null ? null : readSheet(before.sheet);
+  const record = (await loadRepair(jobId)) ?? null;
+  const read = record === null ? null : readSheet(record.sheet);
   if (read && !read.ok)
     throw new Unreadable(`this repair was written by another version (${read.error}): begin another one`);
   const now = Date.now();
-  const id = before?.id ?? crypto.randomUUID();
-  const sheet = change(read?.value ?? first);
-  await database().repairs.put({ id, jobId, startedAt: before?.startedAt ?? now, updatedAt: now, sheet });
-  return { id, before };
+  const id = record?.id ?? crypto.randomUUID();
+  const was = read?.value ?? first;
+  const sheet = change(was);
+  await database().repairs.put({ id, jobId, startedAt: record?.startedAt ?? now, updatedAt: now, sheet });
+  return { id, before: { record, sheet: was }, after: sheet };
 }
 
 /**
@@ -77,15 +81,24 @@ export function beginRepair(jobId: string, first: RepairSheet): Promise<Result<R
   const id = crypto.randomUUID();
   return kept(async () => {
     await database().repairs.add({ id, jobId, startedAt: now, updatedAt: now, sheet: first });
-    return { id, before: null };
+    return { id, before: { record: null, sheet: first }, after: first };
   });
 }
 
-/** Undoes a change of a repair. */
-export const undoRepair = ({ id, before }: RepairChange): Promise<Result<void, StorageError>> =>
-  kept(async () => {
-    await (before ? database().repairs.put(before) : database().repairs.delete(id));
-  });
+/** Undoes one change of a repair; what was changed after it stays. */
+export function undoRepair({ id, before, after }: RepairChange): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.repairs, async () => {
+      const now = await db.repairs.get(id);
+      if (!now) return;
+      // The first change of a repair is its beginning: with nothing since, there was none.
+      if (before.record === null && equal(now.sheet, after)) return void (await db.repairs.delete(id));
+      const sheet = revert<unknown>(before.sheet, after, now.sheet);
+      await db.repairs.put({ ...now, updatedAt: Date.now(), sheet });
+    }),
+  );
+}
 
 /** Entries that were written into the chronicle together with a change of the repair. */
 export interface EnteredRepair {

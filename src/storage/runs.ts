@@ -2,7 +2,13 @@ import { NOT_BEGUN, type Run } from '@/core/procedure';
 import type { Result } from '@/core/base';
 import { database } from './database';
 import { runId, type RunKind, type RunRecord } from './records';
+import { revert } from './revert';
 import { kept, type StorageError } from './storageError';
+
+/** A run without what the store keeps beside it, and without the beat, which is nobody's change. */
+function plain({ runningSince, elapsed_s, ended_s, turns, readings }: Run): Run {
+  return { runningSince, elapsed_s, ended_s, ...(turns ? { turns } : {}), ...(readings ? { readings } : {}) };
+}
 
 /** How far a procedure of a job has run; undefined before its start. */
 export const loadRun = (jobId: string, procedure: RunKind): Promise<RunRecord | undefined> =>
@@ -34,6 +40,22 @@ export function changeRun(
     }),
   );
 }
+
+/**
+ * Takes one change of a run back; what was done after it stays.
+ *
+ * @param before the run before the change, and after it
+ */
+export const undoRun = (
+  jobId: string,
+  procedure: RunKind,
+  before: Run,
+  after: Run,
+): Promise<Result<Run, StorageError>> =>
+  changeRun(jobId, procedure, (now) => ({
+    ...(now.seen_ms == null ? {} : { seen_ms: now.seen_ms }),
+    ...revert(plain(before), plain(after), plain(now)),
+  }));
 
 /** Puts a run that is over aside under the time at which it was, so that another of its kind can begin. */
 export function shelveRun(jobId: string, procedure: RunKind, at: number): Promise<Result<void, StorageError>> {

@@ -257,12 +257,18 @@ test('a job that was abandoned half way is found again with its signs, and taken
   await expect(page.getByTestId('open-signs')).toContainText('Do not start');
   await page.reload();
   await expect(page.getByTestId('refit').locator('> li').first()).toContainText('vent was up');
+  // Two presses, the first of them undone: the second stays.
   await press(page, 'On: Thermostat');
   await expect(page.getByTestId('open-signs')).not.toContainText('No valve fitted');
+  await press(page, 'Plugs out');
+  await expect(page.getByTestId('inside-plugs')).toHaveText('0');
   await press(page, 'Undo');
   await expect(page.getByTestId('open-signs')).toContainText('No valve fitted');
+  await expect(page.getByTestId('inside-plugs')).toHaveText('0');
   await part(page, 'Drain and flush');
   await expect(page.getByTestId('inside')).toContainText('1.9 l');
+  await page.getByText('Drain some, or all of it?').click();
+  await expect(page.getByText(/leaves much in block, heater and coolers/)).toBeVisible();
   await part(page, 'Plan');
   await expect(page.getByLabel('In words')).toHaveValue(/first movement at 65/);
   await page.evaluate(() => {

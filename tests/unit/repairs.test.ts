@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readEntry } from '@/core/case';
-import { BLEED_PROCEDURES, NOT_BEGUN, started, stepEnded, stepsOf, withReading } from '@/core/procedure';
+import { BLEED_PROCEDURES, NOT_BEGUN, started, stepEnded, stepsOf, withReading, type Run } from '@/core/procedure';
 import { newSheet, readSheet, type RepairSheet } from '@/core/repair';
 import { startingVehicle } from '@/core/planning';
 import { packJob, unpackJob } from '@/storage/bundle/jobBundle';
@@ -19,7 +19,7 @@ import {
   undoEntered,
   undoRepair,
 } from '@/storage/repairs';
-import { changeRun, loadRun, shelveRun } from '@/storage/runs';
+import { changeRun, loadRun, shelveRun, undoRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle } from '@/storage/vehicles';
 import type { Result } from '@/core/base';
@@ -59,7 +59,14 @@ describe('the repair of a job', () => {
     expect((await sheetOf(id)).strip.capOff).toBe(true);
     await good(undoRepair(changed));
     expect((await sheetOf(id)).strip.capOff).toBe(false);
+    // Taking back the first of three leaves the other two.
     await good(undoRepair(valueOf(one!)));
+    expect((await sheetOf(id)).drain.jars.map((j) => j.label).sort()).toEqual(['b', 'c']);
+  });
+
+  it('that nothing has changed since its beginning is none any more', async () => {
+    const id = await aJob();
+    await good(undoRepair(await good(changeRepair(id, FIRST, capOff))));
     expect(await loadRepair(id)).toBeUndefined();
   });
 
@@ -176,6 +183,17 @@ describe('a job file', () => {
 });
 
 describe('runs', () => {
+  it('one change is taken back, what was read after it stays', async () => {
+    const id = await aJob();
+    const read = (what: 'fan-on' | 'fan-off') => (r: Run) =>
+      withReading({ ...r, elapsed_s: 7 }, { what, value: null }, 0);
+    const before = await good(changeRun(id, 'bleed', read('fan-on')));
+    const after = (await loadRun(id, 'bleed'))!;
+    await good(changeRun(id, 'bleed', read('fan-off')));
+    await good(undoRun(id, 'bleed', before, after));
+    expect((await loadRun(id, 'bleed'))!.readings).toEqual([{ what: 'fan-off', value: null, at_s: 7 }]);
+  });
+
   it('one that is over is put aside and another begins', async () => {
     const id = await aJob();
     await good(changeRun(id, 'bleed', (r) => ({ ...r, elapsed_s: 50, turns: { 3: 'again' } })));

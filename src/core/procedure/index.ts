@@ -3,6 +3,7 @@ export { nextDue } from './due';
 export {
   cautionsOf,
   ENGINE_STATES,
+  engineTime_s,
   inWindow,
   PROCEDURE_USES,
   procedureErrors,

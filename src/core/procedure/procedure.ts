@@ -90,6 +90,12 @@ export function timeLeft(
   return { timed_s, waits };
 }
 
+/** Time that the engine has run in a run, s: the opening is waited for by it. */
+export const engineTime_s = (procedure: Procedure, run: Run, elapsed_s: number): number =>
+  walkOf(stepsOf(procedure), run)
+    .filter((p) => p.step.engine !== 'off' && p.from_s < elapsed_s)
+    .reduce((s, p) => s + Math.min(p.to_s ?? Infinity, elapsed_s) - p.from_s, 0);
+
 /** Where a step stands in its time: too short, right, or past its most. */
 export function inWindow(step: ProcedureStep, since_s: number): 'too-short' | 'right' | 'too-long' {
   if (step.least_s !== null && since_s < step.least_s) return 'too-short';

@@ -24,6 +24,7 @@ export {
 } from './ledger';
 export { filledWith_pct, mixFor, swapToReach_l, type MixAnswer, type MixTask } from './mix';
 export { ratioText, strengthFor, STRONG_PCT, USUAL_CLIMATE, type Climate, type Strength } from './strength';
+export { coolantNeed } from './coolantNeed';
 export { EXCEPTIONS, type ExceptionSpec } from './exceptions';
 export { EXTRAS, extrasFor, type ExtraCost, type ExtraSpec } from './extras';
 export {
@@ -78,4 +79,6 @@ export {
   type SeatStep,
   type TickStep,
 } from './steps';
+export { REPAIR_SCHOOLS, type RepairSchool } from './schools';
 export { connectorTally, lost, refitList, stillInside, valveOut } from './strip';
+export { worksDone } from './worksDone';

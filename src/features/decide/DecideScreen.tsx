@@ -9,6 +9,7 @@ import { causeLook } from '@/job/causeLook';
 import { Cautions } from '@/job/Cautions';
 import { percent } from '@/job/jobWords';
 import { useJob } from '@/job/JobProvider';
+import { SchoolList } from '@/job/SchoolList';
 import { useWrite } from '@/job/useWrite';
 import { addEntry, undoEntries } from '@/storage/entries';
 import { Glyph } from '@/ui/Glyph';
@@ -183,27 +184,7 @@ function Remedies() {
 /** Where workshops disagree about the choices at the top: both sides, and what settles it. */
 function Schools({ actions }: { actions: readonly ActionKind[] }) {
   const shown = SCHOOLS.filter((s) => s.actions.length === 0 || s.actions.some((a) => actions.includes(a)));
-  return (
-    <section aria-labelledby="schools-title">
-      <h2 id="schools-title" className="text-2xl type-sign">
-        Where workshops disagree
-      </h2>
-      <ul className="mt-2 space-y-3" data-testid="schools">
-        {shown.map((s) => (
-          <li key={s.id}>
-            <details>
-              <summary className="cursor-pointer font-semibold">{s.question}</summary>
-              <div className="mt-1 grid grid-cols-1 gap-x-6 text-sm leading-snug md:grid-cols-2">
-                <p>{s.one}</p>
-                <p>{s.other}</p>
-                <p className="mt-1 font-semibold md:col-span-2">{s.settles}</p>
-              </div>
-            </details>
-          </li>
-        ))}
-      </ul>
-    </section>
-  );
+  return <SchoolList schools={shown} />;
 }
 
 /** Where it is decided what to do: costs of the choices, worth of the tests, both schools, and the person's choice. */

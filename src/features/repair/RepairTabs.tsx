@@ -68,7 +68,7 @@ export function RepairTabs({ children }: { children: ReactNode }) {
         </p>
       )}
       {/* In the bay everything is pressed in gloves. */}
-      <div data-gloves className="[&_.btn]:min-h-11">
+      <div data-gloves className="[--size-field:0.275rem]">
         {children}
       </div>
     </div>

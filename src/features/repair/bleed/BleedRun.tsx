@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { standingAt, stepsOf, walkOf, withReading, type Procedure, type RunReading } from '@/core/procedure';
+import { engineTime_s, standingAt, stepsOf, withReading, type Procedure, type RunReading } from '@/core/procedure';
 import { openingWords, totals } from '@/core/repair';
 import { useRepair } from '@/job/useRepair';
 import { Caution } from '@/ui/Caution';
@@ -23,13 +23,6 @@ const READING_NAME: Readonly<Record<RunReading['what'], string>> = {
   'no-bubbles': 'no bubbles',
   'topped-up': 'topped up',
 };
-
-/** Time that the engine has run in a run of a procedure, s: the opening is waited for by it. */
-export function engineTime_s(procedure: Procedure, hand: Pick<ProcedureRun, 'run' | 'elapsed_s'>): number {
-  return walkOf(stepsOf(procedure), hand.run)
-    .filter((p) => p.step.engine !== 'off' && p.from_s < hand.elapsed_s)
-    .reduce((s, p) => s + Math.min(p.to_s ?? Infinity, hand.elapsed_s) - p.from_s, 0);
-}
 
 /** What is logged with one press, each with its moment. */
 function Taps({ hand, stop_c }: { hand: ProcedureRun; stop_c: number }) {
@@ -105,7 +98,7 @@ export function BleedRun({ procedure, hand, due }: { procedure: Procedure; hand:
   const dry = minimum_l !== null && in_l < minimum_l;
   const at = standingAt(stepsOf(procedure), hand.run, hand.now);
   const begun = hand.running || hand.elapsed_s > 0;
-  const words = due.window && openingWords(due.window, engineTime_s(procedure, hand));
+  const words = due.window && openingWords(due.window, engineTime_s(procedure, hand.run, hand.elapsed_s));
   // The step that waits for the opening says when it is due, by the model.
   const note = (here: ProcedureStanding) =>
     here.step.waits === 'opening' ? (

@@ -1,11 +1,12 @@
 'use client';
 
-import type { Procedure } from '@/core/procedure';
+import { engineTime_s, type Procedure } from '@/core/procedure';
 import { Cautions } from '@/job/Cautions';
 import { useRepair } from '@/job/useRepair';
+import { Disagreements } from '../Disagreements';
 import { useProcedureRun } from '../runner/useProcedureRun';
 import { AirPanel } from './AirPanel';
-import { BleedRun, engineTime_s } from './BleedRun';
+import { BleedRun } from './BleedRun';
 import { CloseRepair } from './CloseRepair';
 import { ProcedurePick } from './ProcedurePick';
 import { useOpeningDue } from './useOpeningDue';
@@ -34,8 +35,9 @@ export function BleedScreen() {
       <div className="grid grid-cols-1 gap-x-10 gap-y-8 lg:grid-cols-2">
         <AirPanel />
         <div className="space-y-8">
-          <WarmUpPanel due={due} seen={seen} warm_s={engineTime_s(procedure, hand)} />
+          <WarmUpPanel due={due} seen={seen} warm_s={engineTime_s(procedure, hand.run, hand.elapsed_s)} />
           <CloseRepair />
+          <Disagreements at="bleed" />
           <Cautions of={['maker-first']} />
         </div>
       </div>

@@ -1,12 +1,11 @@
 'use client';
 
-import { airVerdict, blockers, newSheet } from '@/core/repair';
+import { airVerdict, blockers, newSheet, worksDone } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
 import { useWrite } from '@/job/useWrite';
 import type { NewEntry } from '@/storage/entries';
 import { enterRepair, undoEntered } from '@/storage/repairs';
-import { worksDone } from '../fill/WrittenWork';
 
 /** Closes the repair as filled and bled: with nothing left open, and a cold level that stayed. */
 export function CloseRepair() {

@@ -12,7 +12,7 @@ import { clock } from '@/ui/clock';
 import { useUnits } from '@/ui/units';
 import { useInside } from '../drain/Inside';
 import type { OpeningDue } from './useOpeningDue';
-import type { WarmUpSeen } from './useWarmUpSeen';
+import type { WarmUpSeen } from './warmUpSeen';
 
 const PLACE = 'bleed';
 

@@ -7,6 +7,7 @@ import { useRepair } from '@/job/useRepair';
 import { RangedInput } from '@/ui/RangedInput';
 import { TextField } from '@/ui/TextField';
 import { useUnits } from '@/ui/units';
+import { Disagreements } from '../Disagreements';
 import { changed, without } from '../lists';
 import { TickList, toggled } from '../TickList';
 import { Flush } from './Flush';
@@ -161,6 +162,7 @@ export function DrainScreen() {
         {drain.way === 'gentle' && <GentleFlush />}
         <Jars />
         <Disposal />
+        <Disagreements at="drain" />
         <Cautions of={['maker-first']} />
       </div>
     </div>

@@ -8,6 +8,7 @@ import { MeasuredField } from '@/job/MeasuredField';
 import { useRepair } from '@/job/useRepair';
 import { RangedInput } from '@/ui/RangedInput';
 import { useUnits } from '@/ui/units';
+import { Disagreements } from '../Disagreements';
 import { FlowForm, FlowLines } from '../drain/FlowForm';
 import { TickList, toggled } from '../TickList';
 import { Target } from './Target';
@@ -131,6 +132,7 @@ export function FillScreen() {
         <Target />
         <Reuse />
         <WrittenWork />
+        <Disagreements at="fill" />
         <Cautions of={coolant.kind === 'waterless' ? ['waterless', 'maker-first'] : ['maker-first']} />
       </div>
     </div>

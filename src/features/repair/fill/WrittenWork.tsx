@@ -1,7 +1,7 @@
 'use client';
 
 import { newThermostatPassed, WORK, workSpec, type WorkKind } from '@/core/case';
-import { EXTRAS, newSheet, type RepairSheet } from '@/core/repair';
+import { newSheet, worksDone } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { isBeforeProof } from '@/job/jobWords';
 import { useRepair } from '@/job/useRepair';
@@ -10,19 +10,6 @@ import type { NewEntry } from '@/storage/entries';
 import { setStanding } from '@/storage/jobs';
 import { enterRepair, undoEntered } from '@/storage/repairs';
 import { useUnits } from '@/ui/units';
-
-/** What a repair amounts to: the planned work with what was done along, and the filling where coolant went in. */
-export function worksDone(sheet: RepairSheet): WorkKind[] {
-  const filled = sheet.drain.lines.some((x) => x.kind === 'added');
-  const planned = sheet.plan.works.filter((w) => w !== 'topped-up-and-bled');
-  const drained = sheet.drain.lines.some((x) => x.kind === 'drained');
-  const fill: WorkKind | null = !filled ? null : drained ? 'drained-and-filled' : 'topped-up-and-bled';
-  const flushed: WorkKind | null = sheet.drain.flushed > 0 ? 'cleaned-radiator' : null;
-  const along = EXTRAS.filter((e) => sheet.plan.extras.includes(e.id) && e.id !== 'coolant' && e.id !== 'flush').map(
-    (e) => e.work,
-  );
-  return [...new Set([...planned, ...[...along, flushed, fill].filter((w) => w !== null)])];
-}
 
 /** Writes the work of the repair into the chronicle: it moves what is wrong now. */
 export function WrittenWork() {

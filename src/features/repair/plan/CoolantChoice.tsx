@@ -2,16 +2,7 @@
 
 import { pricesFor } from '@/core/case';
 import { GLYCOLS, type Glycol } from '@/core/coolant';
-import {
-  bleedReserve_l,
-  containersFor,
-  coolantFit,
-  insideNow,
-  PLACE_CAUTIONS,
-  type PlannedCoolant,
-  type RepairSheet,
-  strengthBought_pct,
-} from '@/core/repair';
+import { coolantFit, coolantNeed, PLACE_CAUTIONS, type PlannedCoolant, strengthBought_pct } from '@/core/repair';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
@@ -30,16 +21,6 @@ const WATER_NAME: Readonly<Record<NonNullable<PlannedCoolant['water']>, string>>
   'soft-tap': 'soft tap',
   'hard-tap': 'hard tap',
 };
-
-/** How much coolant is bought: the whole filling less what is sure to stay, with the reserve for bleeding. */
-export function coolantNeed(sheet: RepairSheet, capacity_l: number, target_pct: number) {
-  const { coolant } = sheet.plan;
-  const inside = insideNow(sheet.drain, capacity_l);
-  const stays_l = sheet.drain.lines.length > 0 && inside.ok ? inside.value.inside_l : 0;
-  const room_l = Math.max(0, capacity_l - stays_l) + bleedReserve_l(capacity_l);
-  const need_l = coolant.kind === 'concentrate' ? (room_l * target_pct) / 100 : room_l;
-  return { need_l, ...containersFor(need_l, coolant.container_l, coolant.containerPrice) };
-}
 
 /** Coolant by its approval text, the containers to buy, and what is left over. */
 export function CoolantChoice() {

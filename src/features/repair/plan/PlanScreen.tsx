@@ -3,13 +3,14 @@
 import { useState } from 'react';
 import { flushSync } from 'react-dom';
 import { pricesFor, SCHOOLS } from '@/core/case';
-import { extrasFor, opensSystem } from '@/core/repair';
+import { coolantNeed, extrasFor, opensSystem } from '@/core/repair';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
 import { RangedInput } from '@/ui/RangedInput';
 import { useUnits } from '@/ui/units';
-import { CoolantChoice, coolantNeed } from './CoolantChoice';
+import { Disagreements } from '../Disagreements';
+import { CoolantChoice } from './CoolantChoice';
 import { Exceptions } from './Exceptions';
 import { ExtrasSheet } from './ExtrasSheet';
 import { PartsTable } from './PartsTable';
@@ -136,18 +137,7 @@ export function PlanScreen() {
             <CoolantChoice />
             <ExtrasSheet />
             <PickList coolantLine={line} />
-            <ul className="space-y-3 print:hidden">
-              {SCHOOLS.filter((s) => SCHOOL_IDS.includes(s.id)).map((s) => (
-                <li key={s.id}>
-                  <details>
-                    <summary className="cursor-pointer font-semibold">{s.question}</summary>
-                    <p className="mt-1 text-sm leading-snug">
-                      {s.one} {s.other} <strong>{s.settles}</strong>
-                    </p>
-                  </details>
-                </li>
-              ))}
-            </ul>
+            <Disagreements at="plan" more={SCHOOLS.filter((s) => SCHOOL_IDS.includes(s.id))} />
             <Cautions of={['maker-first']} />
           </div>
         </div>

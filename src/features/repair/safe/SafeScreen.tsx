@@ -9,6 +9,7 @@ import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
 import { useRun } from '@/job/useRun';
 import { TextField } from '@/ui/TextField';
+import { Disagreements } from '../Disagreements';
 import { TickList, toggled } from '../TickList';
 import { WaitTimer } from '../WaitTimer';
 
@@ -99,6 +100,7 @@ export function SafeScreen() {
             <AnswerItem item="look-level-low" label="Cold level before anything is opened" />
           </div>
         </div>
+        <Disagreements at="safe" />
         <Cautions className="mt-5" of={['maker-first']} />
       </section>
     </div>

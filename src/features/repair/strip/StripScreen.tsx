@@ -13,6 +13,7 @@ import { Cautions } from '@/job/Cautions';
 import { useRepair } from '@/job/useRepair';
 import { Caution } from '@/ui/Caution';
 import { TextField } from '@/ui/TextField';
+import { Disagreements } from '../Disagreements';
 import { changed } from '../lists';
 import { Closing } from './Closing';
 import { Counts } from './Counts';
@@ -152,6 +153,7 @@ export function StripScreen() {
       <div className="space-y-8">
         <Counts />
         <Closing />
+        <Disagreements at="strip" />
         <Caution className="text-sm">Photograph it before it comes off: which way it sat, where the label is.</Caution>
       </div>
     </div>

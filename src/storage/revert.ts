@@ -1,0 +1,47 @@
+import equal from 'fast-deep-equal';
+
+const isRecord = (v: unknown): v is Record<string, unknown> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v) && Object.getPrototypeOf(v) === Object.prototype;
+
+const idOf = (v: unknown): string | null => (isRecord(v) && typeof v.id === 'string' ? v.id : null);
+const isSame = (a: unknown, b: unknown): boolean => {
+  const id = idOf(a);
+  return id === null ? equal(a, b) : id === idOf(b);
+};
+
+/** A list without what a change had added, with what it had taken out, and its things as they were. */
+function listBack(before: readonly unknown[], after: readonly unknown[], now: readonly unknown[]): unknown[] {
+  const added = after.filter((a) => !before.some((b) => isSame(a, b)));
+  const gone = before.filter((b) => !after.some((a) => isSame(a, b)));
+  const kept = now.flatMap((n) => {
+    if (added.some((a) => isSame(a, n))) return [];
+    const was = before.find((b) => isSame(b, n));
+    const became = after.find((a) => isSame(a, n));
+    return was !== undefined && became !== undefined ? [revert(was, became, n)] : [n];
+  });
+  const back = gone.filter((g) => !kept.some((k) => isSame(k, g)));
+  return [...kept, ...back];
+}
+
+/**
+ * Takes one change back out of plain data that may have changed since: what it touched is as it was, what came later
+ * stays. Things in lists are known by their `id`, else by being equal.
+ *
+ * @param before the data before the change, after it, and as they are now
+ */
+export function revert<T>(before: T, after: T, now: T): T {
+  if (equal(now, after)) return before;
+  if (equal(before, after)) return now;
+  // A list or record that was not there yet was an empty one.
+  const was: unknown = before ?? (Array.isArray(after) ? [] : isRecord(after) ? {} : before);
+  if (Array.isArray(was) && Array.isArray(after) && Array.isArray(now)) return listBack(was, after, now) as T;
+  if (!isRecord(was) || !isRecord(after) || !isRecord(now)) return now;
+  const out: Record<string, unknown> = { ...now };
+  for (const key of new Set([...Object.keys(was), ...Object.keys(after)])) {
+    if (equal(was[key], after[key])) continue;
+    const value = revert(was[key], after[key], now[key]);
+    if (value === undefined) delete out[key];
+    else out[key] = value;
+  }
+  return out as T;
+}
