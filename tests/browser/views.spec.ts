@@ -19,7 +19,7 @@ const VIEWS = [
   ['repair, strip', '/jobs/demo-ferry-early/repair/strip', '6 off, 0 back'],
   ['repair, drain', '/jobs/demo-ferry-early/repair/drain', 'What comes out'],
   ['repair, fill', '/jobs/demo-ferry-early/repair/fill', 'How strong'],
-  ['repair, bleed', '/jobs/demo-ferry-early/repair/bleed', 'Choose how it is bled'],
+  ['repair, bleed', '/jobs/demo-ferry-early/repair/bleed', 'No cold level yet.'],
   ['procedures', '/procedures', 'Generic, shipped'],
   ['vehicles', '/vehicles', 'Known good'],
   ['vehicle', '/vehicles/demo-ferry', 'Traces over time'],
