@@ -200,7 +200,7 @@ test('a demo job is carried from its finding to filled and bled, in gloves', asy
   await expect(page.getByTestId('works-done')).toContainText('Drained, filled and bled');
   await press(page, /Write it down: the odds follow/);
   await expect(page.getByText('All of it stands in the case.')).toBeVisible();
-  expect(await odds(page)).not.toBe(before);
+  await expect.poll(() => odds(page)).not.toBe(before);
   await expectClean(page);
 
   await part(page, 'Bleed');
