@@ -558,6 +558,7 @@ test('bubbles that go on lead to the gas test; a repair closes without a settled
   await expect(page.getByTestId('close-says')).toContainText('no cold level has shown yet');
   await press(page, 'Close without it');
   await expect(page.getByText('This repair is closed.')).toBeVisible();
-  await press(page, 'Undo');
+  // The latest message undoes the latest change.
+  await page.getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByText('This repair is closed.')).toHaveCount(0);
 });
