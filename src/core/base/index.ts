@@ -27,3 +27,4 @@ export {
   type UnitFamily,
 } from './units';
 export { type Vehicle } from './vehicle';
+export { strangeKey } from './strangeKey';

@@ -1,5 +1,6 @@
 import { boolean, mixed, number, object, string, ValidationError, type AnyObjectSchema } from 'yup';
 import { benchTestSchema, type BenchTest } from '../bench';
+import { strangeKey } from '../base';
 import { isAnswer } from '../evidence';
 import { ACTION_KINDS, type ActionKind } from './actions';
 import { DRIVE_MARK_KINDS, type DriveMarkKind } from './driveMarks';
@@ -124,6 +125,8 @@ export function readEntry(value: unknown, fallback: { readonly id: string; reado
     takenBack: original.takenBack === true,
   });
   const { kind } = original;
+  const strange = strangeKey(original);
+  if (strange !== null) return unknown(`it has an unknown field: ${strange}`);
   if (original.at !== undefined && original.at !== at) return unknown('its time must be a number, ms since 1970');
   if (typeof kind !== 'string' || !Object.hasOwn(SHAPES, kind)) {
     return unknown(`entries of kind “${String(kind)}” are not known to this version`);

@@ -1,5 +1,5 @@
 import { array, mixed, number, object, string, ValidationError } from 'yup';
-import { fail, ok, type Result } from '../base';
+import { fail, ok, strangeKey, type Result } from '../base';
 import { ENGINE_STATES, procedureErrors, PROCEDURE_USES, WAITS, type Procedure } from './procedure';
 
 const SCHEMA = 'varmek-procedure/1';
@@ -49,6 +49,8 @@ const procedureSchema = object({
 
 /** Reads a procedure that may not be finished, from plain data. Its error says at which field. */
 export function readDraft(value: unknown): Result<Procedure, string> {
+  const strange = strangeKey(value);
+  if (strange !== null) return fail(`unknown field: ${strange}`);
   try {
     // Completed first, then held against the schema as it is: a field that is not known is told, not dropped.
     const whole: unknown = procedureSchema.cast(value, { assert: false, stripUnknown: false });
@@ -71,14 +73,8 @@ export function readProcedure(value: unknown): Result<Procedure, string> {
 export const writeProcedureFile = (procedure: Procedure): string =>
   `${JSON.stringify({ schema: SCHEMA, procedure }, null, 2)}\n`;
 
-/** Reads a procedure's file. */
-export function readProcedureFile(text: string): Result<Procedure, string> {
-  let value: unknown;
-  try {
-    value = JSON.parse(text);
-  } catch (error) {
-    return fail(`This is no JSON: ${error instanceof Error ? error.message : String(error)}`);
-  }
+/** Reads a procedure's file. @param value what its JSON holds */
+export function readProcedureFile(value: unknown): Result<Procedure, string> {
   const { schema, procedure } = (value ?? {}) as { readonly schema?: unknown; readonly procedure?: unknown };
   if (typeof schema === 'string' && /^varmek-procedure\/\d+$/.test(schema) && schema !== SCHEMA) {
     return fail(`This procedure was saved by a newer Varmek (${schema}). Open it there, or update this one.`);

@@ -64,7 +64,7 @@ describe('shipped procedures', () => {
 
   it.each(SHIPPED.map((p) => [p.name, p] as const))('%s can be run, saved, and opened again', (_, procedure) => {
     expect(procedureErrors(procedure)).toEqual([]);
-    expect(readProcedureFile(writeProcedureFile(procedure))).toEqual({ ok: true, value: procedure });
+    expect(readProcedureFile(JSON.parse(writeProcedureFile(procedure)))).toEqual({ ok: true, value: procedure });
   });
 
   it.each(BLEED_PROCEDURES.map((p) => [p.name, p] as const))(
@@ -181,11 +181,10 @@ describe('a procedure of one’s own', () => {
 describe('a procedure’s file', () => {
   it('says what is wrong and where', () => {
     const error = (text: string) => {
-      const read = readProcedureFile(text);
+      const read = readProcedureFile(JSON.parse(text));
       return read.ok ? null : read.error;
     };
     const file = (procedure: unknown) => JSON.stringify({ schema: 'varmek-procedure/1', procedure });
-    expect(error('{')).toContain('no JSON');
     expect(error('[]')).toContain('schema must be');
     expect(error('null')).toContain('schema must be');
     expect(error('{"schema":"varmek-procedure/7"}')).toContain('newer Varmek');

@@ -1,5 +1,5 @@
 import { array, boolean, mixed, number, object, string, ValidationError, type AnyObject, type Schema } from 'yup';
-import { CAUSES, fail, ok, type Result, type Vehicle } from '../base';
+import { CAUSES, fail, ok, strangeKey, type Result, type Vehicle } from '../base';
 import { WORK_KINDS } from '../case';
 import { GLYCOLS } from '../coolant';
 import { readProcedure } from '../procedure';
@@ -210,6 +210,8 @@ const sheetSchema = object({
 
 /** Reads a sheet from a store or a file: fields that are missing as in a new one; an error names its field. */
 export function readSheet(value: unknown): Result<RepairSheet, string> {
+  const strange = strangeKey(value);
+  if (strange !== null) return fail(`unknown field: ${strange}`);
   try {
     return ok(sheetSchema.validateSync(value ?? {}) as unknown as RepairSheet);
   } catch (error) {

@@ -12,6 +12,7 @@ import {
   writeProcedureFile,
   type Procedure,
 } from '@/core/procedure';
+import { parseJson } from '@/core/formats';
 import { Cautions } from '@/job/Cautions';
 import { useWrite } from '@/job/useWrite';
 import { deleteProcedure, listProcedureRecords, putProcedure, restoreProcedure } from '@/storage/procedures';
@@ -37,7 +38,9 @@ export function ProceduresScreen() {
     router.push(`/procedures/${procedure.id}`);
   };
   const open = async (file: File) => {
-    const read = readProcedureFile(await file.text());
+    const json = parseJson(await file.text());
+    if (!json.ok) return toast({ kind: 'error', text: `${file.name}: ${json.error.message}` });
+    const read = readProcedureFile(json.value);
     if (!read.ok) return toast({ kind: 'error', text: `${file.name}: ${read.error}` });
     // A file that was opened before comes beside it, never over it.
     const here = own.some((r) => r.id === read.value.id);
