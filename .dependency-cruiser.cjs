@@ -21,6 +21,23 @@ const CORE_ALLOWED = {
   desk: ['base', 'signal', 'sender', 'coolant', 'twin', 'monitor', 'limits', 'judge', 'drive', 'desk'],
   case: ['base', 'signal', 'sender', 'coolant', 'bench', 'codes', 'monitor', 'limits', 'evidence', 'case'],
   repair: ['base', 'coolant', 'cautions', 'procedure', 'evidence', 'case', 'repair'],
+  proof: ['base', 'bench', 'monitor', 'evidence', 'judge', 'case', 'repair', 'drive', 'desk', 'planning', 'proof'],
+  closing: ['base', 'evidence', 'case', 'repair', 'proof', 'closing'],
+  report: [
+    'base',
+    'signal',
+    'cautions',
+    'bench',
+    'evidence',
+    'case',
+    'repair',
+    'drive',
+    'desk',
+    'proof',
+    'closing',
+    'report',
+  ],
+  history: ['base', 'signal', 'evidence', 'case', 'repair', 'closing', 'history'],
   planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'evidence', 'judge', 'planning'],
 };
 
@@ -57,7 +74,7 @@ module.exports = {
       from: { path: '^src/storage/' },
       to: {
         path: '^src/',
-        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|judge|plant|procedure|repair|twin))/',
+        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|closing|judge|plant|procedure|repair|twin))/',
       },
     },
     {

@@ -9,6 +9,7 @@ import { writeTrace } from '../src/core/formats';
 import { judgeNow } from '../src/core/judge';
 import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive } from '../src/core/plant';
 import { ARRIVAL, JOBS, VEHICLES, type DemoJob } from './demoGarage';
+import { PROOF_JOBS, PROOF_VEHICLES, type DemoDrive, type ProofJob } from './demoProof';
 
 const FOLDER = path.join(import.meta.dirname, '..', 'public', 'demo');
 
@@ -79,9 +80,32 @@ const jobs = JOBS.map((job) => {
     ...(repair ? { repair } : {}),
   };
 });
+/** A drive of a car whose body is given, written and judged. */
+function proofDrive(job: ProofJob, drive: DemoDrive): void {
+  const { vehicle: spec } = PROOF_VEHICLES[job.vehicle]!;
+  const body = drawBody(spec, seededRandom(job.bodySeed), 0.6);
+  const random = seededRandom(drive.seed);
+  const demand = drivePhases(drive.phases, drive.heater_pct, random);
+  const conditions = { ambient_c: drive.ambient_c, engineStart_c: drive.ambient_c + 0.4, coverFraction: 0 };
+  const run = simulateDrive(body, { ...NO_FAULT, ...drive.fault }, demand, conditions, random);
+  const logged = { channels: drive.channels, period_s: 2, jitter: 0.03, lost: 0.004, polled: false };
+  const trace = logRun(run, logged, random);
+  writeFileSync(path.join(FOLDER, drive.file), writeTrace(trace));
+  const odds = judgeNow(trace, spec).causes.slice(0, 4);
+  const told = odds.map((c) => `${c.cause} ${c.probability.toFixed(2)}`).join(', ');
+  process.stdout.write(`${drive.file}: truth ${drive.fault?.cause ?? 'healthy'}; ${told}\n`);
+}
+for (const job of PROOF_JOBS) for (const drive of job.drives) proofDrive(job, drive);
+const proofJobs = PROOF_JOBS.map(({ bodySeed: _seed, drives, ...job }) => ({
+  ...job,
+  answers: [],
+  bench: [],
+  trace: null,
+  drives: drives.map(({ file, after_h }) => ({ file, after_h })),
+}));
 const garage = {
   schema: 'varmek-demo/1',
-  vehicles: Object.entries(VEHICLES).map(([id, v]) => ({ id: `demo-${id}`, ...v })),
-  jobs: [...jobs, ARRIVAL].map((j) => ({ ...j, vehicle: `demo-${j.vehicle}` })),
+  vehicles: Object.entries({ ...VEHICLES, ...PROOF_VEHICLES }).map(([id, v]) => ({ id: `demo-${id}`, ...v })),
+  jobs: [...proofJobs, ...jobs, ARRIVAL].map((j) => ({ ...j, vehicle: `demo-${j.vehicle}` })),
 };
 writeFileSync(path.join(FOLDER, 'garage.json'), JSON.stringify(garage, null, 2) + '\n');

@@ -1,37 +1,10 @@
 /** The demo garage: a made-up municipal workshop on a made-up cold coast. */
-import type { ChannelName, Vehicle } from '../src/core/base';
+import type { ChannelName } from '../src/core/base';
 import type { BenchTest } from '../src/core/bench';
 import type { Phase, PlantFault } from '../src/core/plant';
 import { FERRY_THERMOSTAT, HARBOUR_SENDER } from './demoBench';
 import { FERRY_REPAIR } from './demoRepair';
-
-const vehicle = (
-  label: string,
-  engine: Vehicle['engine'],
-  thermostat: Partial<Vehicle['thermostat']> & { rated_c: number },
-  volume_l: number,
-  fan: Vehicle['fan'],
-): Vehicle => ({
-  label,
-  engine,
-  thermostat: {
-    full_open_c: thermostat.rated_c + 13,
-    location: 'outlet',
-    heated: false,
-    heated_rated_c: null,
-    ...thermostat,
-  },
-  coolant: { volume_l, glycol_pct: 50, cap_kpa: 110 },
-  fan,
-});
-
-interface DemoVehicle {
-  readonly plate: string;
-  readonly vehicle: Vehicle;
-  readonly mileage_km?: number;
-  readonly variant?: string;
-  readonly parts?: readonly { readonly part: string; readonly when: string; readonly detail: string }[];
-}
+import { vehicle, type DemoVehicle } from './demoVehicle';
 
 /** Vehicles of the demo garage by key. */
 export const VEHICLES: Record<string, DemoVehicle> = {

@@ -1,4 +1,15 @@
-import { ACTIONS, DRIVE_MARKS, isMark, MARKS, MEASUREMENTS, valuesOf, WORK, type Entry } from '@/core/case';
+import {
+  ACTIONS,
+  DRIVE_MARKS,
+  isMark,
+  LEFT_OUT,
+  MARKS,
+  MEASUREMENTS,
+  proofItem,
+  valuesOf,
+  WORK,
+  type Entry,
+} from '@/core/case';
 import type { UnitFamily } from '@/core/base';
 import type { BenchTest } from '@/core/bench';
 import { findItem } from '@/core/evidence';
@@ -75,6 +86,15 @@ function benchText(test: BenchTest, part: 'old' | 'new', show: Show): string {
 
 const count = (n: number, what: string): string => `${n} ${what}${n === 1 ? '' : 's'}`;
 
+/** Something shown after the work in a line. */
+function proofText({ item, answer, text, by }: Extract<Entry, { kind: 'proof' }>): string {
+  if (item === '') return text;
+  const { ask, answers } = proofItem(item);
+  const says = answer === LEFT_OUT ? 'left out' : (answers[answer] ?? answer);
+  const words = [text, by === '' ? '' : `signed by ${by}`].filter((w) => w !== '').join('; ');
+  return `${ask}: ${says}${words === '' ? '' : `. ${words}`}`;
+}
+
 const markText = (entry: Extract<Entry, { kind: 'mark' }>, show: Show): string =>
   `${markLabel(entry, show)}, minute ${(entry.at_s / 60).toFixed(1)}`;
 
@@ -100,6 +120,7 @@ export function entryText(entry: Entry, show: Show, traceName: (traceId: string)
     case 'decision':
       return `${ACTIONS[entry.action].says}${entry.reason === '' ? '' : `: ${entry.reason}`}`;
     case 'proof':
+      return proofText(entry);
     case 'note':
       return entry.text;
     case 'photo':

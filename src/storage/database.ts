@@ -4,6 +4,7 @@ import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
 import { toMarks } from './migrations/toMarks';
 import type {
+  ClosingRecord,
   EntryRecord,
   FindingRecord,
   JobRecord,
@@ -34,6 +35,7 @@ export class VarmekDatabase extends Dexie {
   summaries!: EntityTable<SummaryRecord, 'jobId'>;
   repairs!: EntityTable<RepairRecord, 'id'>;
   procedures!: EntityTable<ProcedureRecord, 'id'>;
+  closings!: EntityTable<ClosingRecord, 'id'>;
 
   constructor(name = 'varmek') {
     super(name);
@@ -50,6 +52,7 @@ export class VarmekDatabase extends Dexie {
     this.version(4).stores({ runs: 'id, jobId' }).upgrade(toChoices);
     this.version(5).upgrade(toMarks);
     this.version(6).stores({ repairs: 'id, jobId', procedures: 'id' });
+    this.version(7).stores({ closings: 'id, jobId' });
   }
 }
 

@@ -106,6 +106,18 @@ export const giveAnswer = (
     if (same?.answer !== entry.answer) await put(record(jobId, entry, live));
   });
 
+/**
+ * Says what was shown of an item after the work. The same answer again takes it back; another one within the same sitting
+ * replaces it; later it is another look, and the earlier one stays.
+ */
+export const giveProof = (jobId: string, entry: NewEntry<'proof'>): Kept<EntryChange> =>
+  change(jobId, async (live, put) => {
+    const same = sinceWork(live).find((e) => e.kind === 'proof' && e.item === entry.item);
+    const again = same?.answer === entry.answer && same?.text === entry.text;
+    if (same && (inThisSitting(same) || again)) await put({ ...same, takenBack: true });
+    if (!again) await put(record(jobId, entry, live));
+  });
+
 /** Which measurement values belong to. */
 export interface MeasuredAt {
   readonly name: MeasurementName;

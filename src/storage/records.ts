@@ -83,6 +83,15 @@ export interface RepairRecord {
   readonly sheet: unknown;
 }
 
+/** The closing of a job, one for each: read with `readClosing`. */
+export interface ClosingRecord {
+  /** The job's id. */
+  readonly id: string;
+  readonly jobId: string;
+  readonly updatedAt: number;
+  readonly sheet: unknown;
+}
+
 /** A procedure that the shop wrote: read with `readProcedure`. */
 export interface ProcedureRecord {
   readonly id: string;

@@ -1,5 +1,6 @@
 import { database, type VarmekDatabase } from './database';
 import type {
+  ClosingRecord,
   EntryRecord,
   FindingRecord,
   PhotoRecord,
@@ -19,6 +20,7 @@ export interface JobRows {
   readonly recordings: readonly RecordingRecord[];
   readonly runs: readonly RunRecord[];
   readonly repairs: readonly RepairRecord[];
+  readonly closings: readonly ClosingRecord[];
   readonly summaries: readonly SummaryRecord[];
 }
 
@@ -37,6 +39,7 @@ export const JOB_TABLES: Readonly<Record<JobTable, 'travels' | 'derived'>> = {
   recordings: 'travels',
   runs: 'travels',
   repairs: 'travels',
+  closings: 'travels',
   summaries: 'derived',
 };
 

@@ -1,4 +1,5 @@
 import type { Result, Vehicle } from '@/core/base';
+import { readEntry, type WorkKind } from '@/core/case';
 import { database } from './database';
 import type { JobRecord, ReplacedPart, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
@@ -66,6 +67,23 @@ export function changeParts(
 export async function listVehicleJobs(vehicleId: string): Promise<JobRecord[]> {
   const jobs = await database().jobs.where('vehicleId').equals(vehicleId).toArray();
   return jobs.sort((a, b) => b.updatedAt - a.updatedAt);
+}
+
+/** Work that was done on a vehicle, over all its jobs. */
+export async function listVehicleWorks(
+  vehicleId: string,
+): Promise<readonly { readonly work: WorkKind; readonly at: number }[]> {
+  const db = database();
+  const jobIds = await db.jobs.where('vehicleId').equals(vehicleId).primaryKeys();
+  const rows = await db.entries
+    .where('jobId')
+    .anyOf(jobIds)
+    .filter((e) => e.kind === 'work' && e.takenBack !== true)
+    .toArray();
+  return rows.flatMap((row) => {
+    const entry = readEntry(row, { id: row.id, at: row.at });
+    return entry.kind === 'work' ? [{ work: entry.work, at: entry.at }] : [];
+  });
 }
 
 /** Deletes a vehicle that has no job left; returns it for undo, or null where jobs still stand on it. */

@@ -33,8 +33,8 @@ describe('the demo garage', () => {
     serve();
     expect(await loadDemo()).toEqual({ ok: true, value: undefined });
     const jobs = await listJobs();
-    expect(jobs).toHaveLength(8);
-    expect(await listVehicles()).toHaveLength(6);
+    expect(jobs).toHaveLength(15);
+    expect(await listVehicles()).toHaveLength(11);
     expect(jobs.every((j) => j.vehicle !== undefined)).toBe(true);
     const bench = (await loadJob('demo-ferry-early'))!.entries.filter((e) => e.kind === 'bench');
     expect(bench.map((e) => e.kind === 'bench' && e.test?.of)).toEqual(['thermostat']);

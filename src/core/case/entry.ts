@@ -2,6 +2,7 @@ import type { BenchTest } from '../bench';
 import type { ActionKind } from './actions';
 import type { DriveMarkKind } from './driveMarks';
 import type { MeasurementName } from './measurements';
+import type { ProofItem } from './proofItems';
 import type { WorkKind } from './work';
 
 interface EntryBase {
@@ -96,10 +97,18 @@ export interface DecisionEntry extends EntryBase {
   readonly reason: string;
 }
 
-/** What was shown after the work. */
+/** What was shown after the work, by its key, or in words alone. */
 export interface ProofEntry extends EntryBase {
   readonly kind: 'proof';
+  /** Empty where it is words alone. */
+  readonly item: ProofItem | '';
+  readonly answer: string;
   readonly text: string;
+  /** Of a verdict: the drive that it rests on, and the one of before that it was held against; empty without. */
+  readonly traceId: string;
+  readonly beforeId: string;
+  /** Of a verdict: who signed it. */
+  readonly by: string;
 }
 
 /** Words. */

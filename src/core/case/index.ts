@@ -15,6 +15,7 @@ export {
   type EntryKind,
   type KnownEntry,
   type MeasurementEntry,
+  type ProofEntry,
   type NoteEntry,
   type StatementEntry,
   type MarkEntry,
@@ -42,9 +43,20 @@ export {
   type MeasurementName,
   type ValueSpec,
 } from './measurements';
+export { newProof } from './newProof';
 export { newThermostatPassed } from './newPart';
 export { outsideGiven_c } from './outside';
 export { AMOUNTS, estimatedPrices, PRICE_TEXT, pricesFor, type Prices } from './prices';
+export {
+  isProofAnswer,
+  LEFT_OUT,
+  PROOF_ITEM_NAMES,
+  PROOF_ITEMS,
+  proofItem,
+  type ProofItem,
+  type ProofItemSpec,
+  type ProofVerdict,
+} from './proofItems';
 export { readEntry } from './readEntry';
 export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';

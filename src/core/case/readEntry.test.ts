@@ -15,7 +15,10 @@ describe('entries from outside', () => {
     { kind: 'work', work: 'replaced-sender', detail: '', benchPassed: false },
     { kind: 'decision', action: 'leave-it', reason: 'cold day' },
     { kind: 'note', stage: 'drive', text: 'rain' },
-    { kind: 'proof', text: 'held 90' },
+    {
+      ...{ kind: 'proof', item: 'leaks-hot', answer: 'dry', text: 'after ten minutes' },
+      ...{ traceId: '', beforeId: '', by: '' },
+    },
     { kind: 'photo', photoId: 'p' },
   ])('$kind is understood', (fields) => {
     expect(read({ ...fields, id: 'a', at: 5 })).toEqual({ ...fields, id: 'a', at: 5 });

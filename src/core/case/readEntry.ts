@@ -7,6 +7,7 @@ import { DRIVE_MARK_KINDS, type DriveMarkKind } from './driveMarks';
 import type { Entry, EntryKind, KnownEntry } from './entry';
 import { isMark } from './marks';
 import { isMeasurement, valueError, type MeasurementName } from './measurements';
+import { isProofAnswer } from './proofItems';
 import { WORK_KINDS, type WorkKind } from './work';
 
 const text = () => string().max(100_000).default('');
@@ -74,7 +75,12 @@ const SHAPES: Readonly<Record<EntryKind, AnyObjectSchema>> = {
       .required(),
     reason: text(),
   }),
-  proof: object({ ...base, text: text() }),
+  proof: object({
+    ...base,
+    item: string().max(200).default(''),
+    answer: string().max(200).default(''),
+    ...{ text: text(), traceId: text(), beforeId: text(), by: text() },
+  }),
   note: object({ ...base, stage: text(), text: text() }),
   photo: object({ ...base, photoId: key() }),
 };
@@ -88,6 +94,12 @@ function strangeness(entry: KnownEntry): string | null {
   if (entry.kind === 'bench' && entry.test) {
     const { of } = entry.test as { readonly of?: unknown };
     return benchTestSchema(of) ? null : `bench test of “${String(of)}” is not known to this version`;
+  }
+  if (entry.kind === 'proof') {
+    const { item, answer } = entry as { readonly item: string; readonly answer: string };
+    return item === '' || isProofAnswer(item, answer)
+      ? null
+      : `“${item}: ${answer}” is no proof that this version knows`;
   }
   if (entry.kind === 'statement' || entry.kind === 'check' || entry.kind === 'bench') {
     return isAnswer(entry.item, entry.answer)

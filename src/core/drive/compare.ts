@@ -1,8 +1,9 @@
 import { GRID_S, type DriveSeries, type Smoothed } from './driveSeries';
+import { gearingMatch } from './gearing';
 import { within, type DrivePhases } from './phases';
 
 /** Conditions that must agree for two drives to be compared. */
-export type ComparedCondition = 'outside' | 'start' | 'load' | 'speed' | 'heater' | 'length';
+export type ComparedCondition = 'outside' | 'start' | 'load' | 'speed' | 'heater' | 'length' | 'gearing';
 
 /** One condition of two drives. */
 export interface ConditionDifference {
@@ -11,7 +12,7 @@ export interface ConditionDifference {
   readonly before: number | null;
   readonly after: number | null;
   readonly tolerance: number;
-  readonly unit: '°C' | 'kW' | 'km/h' | '%' | 'min';
+  readonly unit: '°C' | 'kW' | 'km/h' | '%' | 'min' | 'rpm per km/h';
   /** Null where one of them is not known: it neither allows nor forbids. */
   readonly agrees: boolean | null;
 }
@@ -71,13 +72,16 @@ export function compareConditions(before: ComparedDrive, after: ComparedDrive): 
     ['heater', '%', t.heater],
     ['length', 'min', t.length * Math.max(a.length, b.length)],
   ] as const;
-  return rows.map(([condition, unit, tolerance]) => {
+  const measured = rows.map(([condition, unit, tolerance]): ConditionDifference => {
     const [x, y] = [a[condition], b[condition]];
     return {
       ...{ condition, unit, tolerance, before: x, after: y },
       agrees: x === null || y === null ? null : Math.abs(x - y) <= tolerance,
     };
   });
+  // No weather makes another gearbox: with other gears it is another car, and nothing of the two is compared.
+  const gearing = gearingMatch(before.series, after.series);
+  return [...measured, { condition: 'gearing', unit: 'rpm per km/h', ...gearing }];
 }
 
 /** What two drives are laid over each other by. */

@@ -1,4 +1,5 @@
 export { driveSeries, GRID_S, smoothed, type DriveSeries, type Smoothed } from './driveSeries';
+export { gearingMatch, gearsOf, type Gear, type GearingMatch } from './gearing';
 export { watchOpening, type OpeningSeen } from './openingWatch';
 export { findBend, type Bend, type OpeningHint } from './features/bend';
 export {

@@ -20,7 +20,7 @@ export interface Headline {
 const NOTHING_WRONG: readonly Cause[] = ['healthy', 'insufficient-heat'];
 
 /** The causes that lead to the same act as this one, itself included. */
-const sameAct = (cause: Cause): readonly Cause[] =>
+export const sameAct = (cause: Cause): readonly Cause[] =>
   NOTHING_WRONG.includes(cause) ? NOTHING_WRONG : neighboursOf(cause);
 
 /** Causes that lead to the same act, in one phrase. */

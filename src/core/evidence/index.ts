@@ -18,7 +18,7 @@ export { complaintConflicts } from './conflicts';
 export { COURSE_LINE, VISIBILITY_LINE, type DriveEvidence, type DriveWay } from './driveEvidence';
 export { flatLogs, logsOf, type CauseLogs, type EvidenceKind, type EvidenceLine } from './evidenceLine';
 export { acrossDivide, GRADE_FROM, gradeOf, sortedOdds, type Grade, type Odds } from './grade';
-export { headlineOf, type Headline } from './headline';
+export { headlineOf, sameAct, type Headline } from './headline';
 export {
   describeTest,
   entropy_bits,

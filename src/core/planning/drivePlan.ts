@@ -54,7 +54,7 @@ export const PLAN_TEMPLATES: readonly { readonly name: string; readonly phases: 
 const COLD_MORNING_C = 10;
 
 /** What a complaint needs of a drive to show itself. */
-const NEEDS: readonly {
+export const COMPLAINT_NEEDS: readonly {
   readonly itemId: ItemId;
   readonly says: string;
   readonly met: (plan: DrivePlan) => boolean;
@@ -108,7 +108,7 @@ export type Repeats =
 
 /** What of the complaint's conditions a plan repeats. @param itemIds statements given */
 export function repeatsComplaint(plan: DrivePlan, itemIds: readonly string[]): Repeats {
-  const needs = NEEDS.filter((n) => itemIds.includes(n.itemId));
+  const needs = COMPLAINT_NEEDS.filter((n) => itemIds.includes(n.itemId));
   if (needs.length === 0) return { kind: 'nothing' };
   const missing = needs.filter((n) => !n.met(plan));
   return missing.length === 0 ? { kind: 'all' } : { kind: 'missing', says: missing.map((n) => n.says) };

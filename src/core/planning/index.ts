@@ -1,4 +1,5 @@
 export {
+  COMPLAINT_NEEDS,
   handChecks,
   repeatsComplaint,
   PHASE_KINDS,

@@ -11,8 +11,8 @@ import { listOtherDrives } from '@/storage/otherDrives';
 import { ChartLegend, laneLegend } from '@/ui/picture/ChartLegend';
 import { ScaledPicture, type PictureScale } from '@/ui/picture/ScaledPicture';
 import { useUnits } from '@/ui/units';
-import { driveOverlay, OVERLAY_LOOKS } from './driveOverlay';
-import { useFeatureFigure } from './FeatureTable';
+import { driveOverlay, OVERLAY_LOOKS } from '@/job/driveOverlay';
+import { useFeatureFigure } from '@/job/useFeatureFigure';
 import { useOtherLooks } from './useOtherLooks';
 
 const ALIGNED: Readonly<Record<DriveAlignment, string>> = {
@@ -28,6 +28,7 @@ const CONDITION = {
   speed: 'Mean speed',
   heater: 'Cabin blower',
   length: 'Engine ran for',
+  gearing: 'Gearing, else another car',
 } as const;
 const BECAME = { better: 'better', worse: 'worse', different: 'changed', same: 'as before' } as const;
 

@@ -8,7 +8,7 @@ import type { TraceRecord } from '@/storage/records';
 import { readAt } from '@/ui/picture/lane';
 import { useCursor, type DriveView } from '@/ui/picture/useDriveView';
 import { useUnits } from '@/ui/units';
-import type { DeskMark } from './deskMarks';
+import type { DeskMark } from '@/job/deskMarks';
 
 /** Readings this near to the cursor are the ones at it, s; marks this near are named. */
 const NEAR_S = 20;

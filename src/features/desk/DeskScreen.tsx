@@ -24,14 +24,14 @@ import { ComparePanel } from './ComparePanel';
 import { CursorReadout } from './CursorReadout';
 import { DeskLanes } from './DeskLanes';
 import { channelLanes, driveRange, temperatureLane } from './deskLanes';
-import { deskMarks, type DeskMark } from './deskMarks';
+import { deskMarks, type DeskMark } from '@/job/deskMarks';
 import { FeatureTable } from './FeatureTable';
 import { MarkPanel } from './MarkPanel';
 import { OverlayBar, ViewButtons, type Shown } from './OverlayBar';
 import { PhaseStrips } from './PhaseStrips';
 import { senderWords } from './senderWords';
 import { TakeAway } from './TakeAway';
-import { useDriveLook, type LookState } from './useDriveLook';
+import { useDriveLook, type LookState } from '@/job/useDriveLook';
 import { WhatIfPanel } from './WhatIfPanel';
 
 const TABS = ['Figures', 'Codes', 'Marks', 'Circuit', 'What if'] as const;

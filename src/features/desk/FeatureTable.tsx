@@ -1,48 +1,7 @@
 'use client';
 
-import { unitOf } from '@/core/base';
 import type { FeatureRow } from '@/core/desk';
-import { useUnits } from '@/ui/units';
-
-/** Figures in the shop's units: value, uncertainty, unit. */
-export function useFeatureFigure() {
-  const { symbolOf } = useUnits();
-  const temperature = symbolOf('temperature');
-  const fahrenheit = temperature === '°F';
-  return (unit: FeatureRow['unit']) => {
-    const absolute = unitOf('temperature', temperature);
-    const factor = fahrenheit ? 1.8 : 1;
-    switch (unit) {
-      case '°C':
-        return { unit: temperature, value: absolute.fromSi, sd: (v: number) => v * factor, digits: 1 };
-      case 'K':
-      case 'K/min':
-      case 'K/MJ': {
-        const shown = unit.replace('K', fahrenheit ? '°F' : 'K');
-        return {
-          unit: shown,
-          value: (v: number) => v * factor,
-          sd: (v: number) => v * factor,
-          digits: unit === 'K' ? 1 : 2,
-        };
-      }
-      case 'K per 10 km/h': {
-        const mph = symbolOf('speed') === 'mph';
-        const per = factor * (mph ? 1.609344 : 1);
-        return {
-          unit: `${fahrenheit ? '°F' : 'K'} per 10 ${mph ? 'mph' : 'km/h'}`,
-          value: (v: number) => v * per,
-          sd: (v: number) => v * per,
-          digits: 2,
-        };
-      }
-      default: {
-        const digits = unit === 'min' ? 1 : 0;
-        return { unit, value: (v: number) => v, sd: (v: number) => v, digits };
-      }
-    }
-  };
-}
+import { useFeatureFigure } from '@/job/useFeatureFigure';
 
 /** Where a figure lies against what is expected of a sound vehicle. */
 function standing(row: FeatureRow): 'in' | 'below' | 'above' | null {

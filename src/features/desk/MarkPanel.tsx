@@ -11,7 +11,7 @@ import { addEntry, changeEntry, takeBack, undoEntries } from '@/storage/entries'
 import { useCursor, type DriveView } from '@/ui/picture/useDriveView';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useUnits } from '@/ui/units';
-import type { DeskMark } from './deskMarks';
+import type { DeskMark } from '@/job/deskMarks';
 
 const minuteOf = (at_s: number): string => (at_s / 60).toFixed(1);
 

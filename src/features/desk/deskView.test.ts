@@ -3,7 +3,7 @@ import type { Entry } from '@/core/case';
 import { judgeNow } from '@/core/judge';
 import { startingVehicle } from '@/core/planning';
 import { channelLanes, driveRange, temperatureLane } from './deskLanes';
-import { deskMarks } from './deskMarks';
+import { deskMarks } from '@/job/deskMarks';
 import { deskSvg, type DeskPicture } from './deskPicture';
 import { visibleTrace } from './visibleTrace';
 

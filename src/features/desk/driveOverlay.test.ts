@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { DriveLook } from '@/core/desk';
 import { SOUND_WIRING } from '@/core/twin';
 import { testFeatureDrive, testTrace } from '../../../tests/support/testDrive';
-import { driveOverlay } from './driveOverlay';
+import { driveOverlay } from '@/job/driveOverlay';
 import { senderWords } from './senderWords';
 
 function look(seconds: number, kpmin: number, opens_min: number | null, fuel = true): DriveLook {

@@ -7,7 +7,7 @@ import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
 import { useUnits } from '@/ui/units';
 import { checksOf } from './DueCheck';
-import { driveCautions } from './driveCautions';
+import { driveCautions } from '@/job/driveCautions';
 import { clock } from '@/ui/clock';
 
 /** The drive on one sheet of paper, for the passenger. */

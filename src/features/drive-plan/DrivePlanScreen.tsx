@@ -12,7 +12,7 @@ import { Caution } from '@/ui/Caution';
 import { ScaledPicture } from '@/ui/picture/ScaledPicture';
 import { useUnits } from '@/ui/units';
 import { DriveCard } from './DriveCard';
-import { driveCautions } from './driveCautions';
+import { driveCautions } from '@/job/driveCautions';
 import { PlanEditor } from './PlanEditor';
 import { planLane, planTitle } from './planLane';
 import { PlanOutcome } from './PlanOutcome';

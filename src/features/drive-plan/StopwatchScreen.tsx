@@ -12,7 +12,7 @@ import { useJob } from '@/job/JobProvider';
 import { useRun } from '@/job/useRun';
 import { useUnits } from '@/ui/units';
 import { checksOf, DueCheck } from './DueCheck';
-import { driveCautions } from './driveCautions';
+import { driveCautions } from '@/job/driveCautions';
 import { clock } from '@/ui/clock';
 import { usePlan } from './usePlan';
 import { usePlanPrediction } from '@/job/usePlanPrediction';

@@ -14,7 +14,7 @@ import {
 import type { OwnFigures } from '@/core/case';
 import { startingVehicle } from '@/core/planning';
 import { useUnits } from '@/ui/units';
-import { useOwnFigures } from './useOwnFigures';
+import { useOwnFigures } from '@/job/useOwnFigures';
 
 const ANY = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 

@@ -25,7 +25,7 @@ import { useToast } from '@/ui/Toasts';
 import { EvidenceEditor } from './EvidenceEditor';
 import { MonitorTables } from './MonitorTables';
 import { NumberSetting } from './NumberSetting';
-import { useOwnFigures } from './useOwnFigures';
+import { useOwnFigures } from '@/job/useOwnFigures';
 
 const MIDDLING = estimatedPrices(startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false }));
 

@@ -11,9 +11,11 @@ import { percent, STATE_NAME } from '@/job/jobWords';
 import { useFreshSummaries } from '@/job/useFreshSummaries';
 import { openSigns, type OpenSign, type RepairSheet } from '@/core/repair';
 import { listJobs, type JobSummary } from '@/storage/jobs';
+import { loadAgenda } from '@/storage/agenda';
 import { openRepairs } from '@/storage/repairs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
+import { DueDays } from './DueDays';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
 import { OpenJobButton } from './OpenJobButton';
 
@@ -76,6 +78,7 @@ function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
 export function JobsScreen({ empty }: { empty: ReactNode }) {
   const jobs = useLiveQuery(listJobs, []);
   const repairs = useLiveQuery(openRepairs, []);
+  const due = useLiveQuery(loadAgenda, []);
   useFreshSummaries(jobs);
   const [now] = useState(() => Date.now());
   const [words, setWords] = useState('');
@@ -118,6 +121,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
           <Plus aria-hidden className="size-5" /> New job
         </Link>
       </div>
+      <DueDays days={due ?? []} now={now} />
       <div
         role="group"
         aria-label="Filter by state"

@@ -17,9 +17,11 @@ export const STAGES = [
   { key: '7', name: 'Case', path: '/case' },
   { key: '8', name: 'Decide', path: '/decide' },
   { key: '9', name: 'Repair', path: '/repair' },
+  { key: '0', name: 'Prove', path: '/prove' },
+  { key: 'r', name: 'Report', path: '/report' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 9 on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 9, 0 and r on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();
@@ -41,7 +43,7 @@ export function StageNav({ jobId, children }: { jobId: string; children: ReactNo
             key={stage.key}
             href={path}
             aria-current={active ? 'page' : undefined}
-            className={`flex min-h-11 items-center gap-2 border-b-4 px-3 ${active ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
+            className={`flex min-h-11 items-center gap-1.5 border-b-4 px-2 whitespace-nowrap ${active ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
           >
             <span className="type-label">{stage.key}</span> {stage.name}
           </Link>

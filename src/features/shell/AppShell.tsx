@@ -27,6 +27,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   useHotkeys('g>f', () => router.push('/figures'));
   useHotkeys('g>b', () => router.push('/bench'));
   useHotkeys('g>p', () => router.push('/procedures'));
+  useHotkeys('g>h', () => router.push('/history'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -58,6 +59,9 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </Link>
             <Link href="/procedures" className="underline-offset-8 hover:underline">
               Procedures
+            </Link>
+            <Link href="/history" className="underline-offset-8 hover:underline">
+              History
             </Link>
             <Link href="/figures" className="underline-offset-8 hover:underline">
               Figures

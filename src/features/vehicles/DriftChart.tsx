@@ -29,7 +29,7 @@ export function DriftChart({ points, rated_c }: { points: readonly DriftPoint[];
             data={points}
             margin={{ top: 8, right: 24, bottom: 0, left: 0 }}
             accessibilityLayer
-            title="Settled level and fitted opening over time"
+            title="Settled level and reading at the opening over time"
           >
             <CartesianGrid stroke="var(--color-base-300)" />
             <XAxis
@@ -75,7 +75,7 @@ export function DriftChart({ points, rated_c }: { points: readonly DriftPoint[];
         indent={false}
         entries={[
           { label: 'settled at', colour: 'var(--trace)' },
-          { label: 'fitted opening', colour: familyColour('open'), width: 2, dash: '8 4' },
+          { label: 'reading at the opening', colour: familyColour('open'), width: 2, dash: '8 4' },
           { label: `rated ${showTemperature(rated_c)}`, colour: 'var(--color-base-content)', width: 1, dash: '2 4' },
         ]}
       />

@@ -13,13 +13,14 @@ import { STATE_NAME } from '@/job/jobWords';
 import { useWrite } from '@/job/useWrite';
 import { changeVehicle } from '@/storage/changeVehicle';
 import { listVehicleTraces } from '@/storage/traces';
-import { deleteVehicle, listVehicleJobs, loadVehicle, restoreVehicle } from '@/storage/vehicles';
+import { deleteVehicle, listVehicleJobs, listVehicleWorks, loadVehicle, restoreVehicle } from '@/storage/vehicles';
 import type { VehicleRecord } from '@/storage/records';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
 import { PartsSection } from './PartsSection';
 import { SenderSection } from './SenderSection';
+import { DriftTrends } from './DriftTrends';
 import { driftPoints, judgedAlike, settledLevel_c } from './drift';
 import { toFormValues, toVehicle } from './vehicleFields';
 import { VehicleForm } from './VehicleForm';
@@ -29,6 +30,7 @@ const DriftChart = dynamic(() => import('./DriftChart').then((m) => m.DriftChart
 /** Traces of a vehicle over time: what each showed, and the level it settled at. */
 function History({ vehicle }: { vehicle: VehicleRecord }) {
   const traces = useLiveQuery(() => listVehicleTraces(vehicle.id), [vehicle.id]) ?? [];
+  const works = useLiveQuery(() => listVehicleWorks(vehicle.id), [vehicle.id]) ?? [];
   const { showTemperature } = useUnits();
   if (traces.length === 0) return <p className="mt-2">No trace yet.</p>;
   const points = driftPoints(traces);
@@ -37,6 +39,7 @@ function History({ vehicle }: { vehicle: VehicleRecord }) {
       {points.filter((p) => p.settled_c !== null).length > 1 && (
         <DriftChart points={points} rated_c={vehicle.vehicle.thermostat.rated_c} />
       )}
+      <DriftTrends points={points} works={works} />
       <table className="mt-2 w-full">
         <thead>
           <tr className="border-b border-base-content/40 text-left">

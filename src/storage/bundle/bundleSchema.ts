@@ -129,6 +129,9 @@ export const bundleSchema = object({
       sheet: record<Record<string, unknown>>().required(),
     }),
   ).default([]),
+  closings: array(
+    object({ updatedAt: number().required(), sheet: record<Record<string, unknown>>().required() }),
+  ).default([]),
 });
 
 /** A bundle that fits the schema. */

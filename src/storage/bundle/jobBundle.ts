@@ -7,6 +7,7 @@ import { standingIn, standingOf } from '../jobStanding';
 import { entriesOfOldJob, type OldJob } from '../migrations/oldJob';
 import { choicesOf } from '../migrations/oldOptions';
 import type {
+  ClosingRecord,
   CompanionLog,
   EntryRecord,
   JobRecord,
@@ -62,6 +63,7 @@ export interface JobBundle {
   readonly recordings: readonly Omit<RecordingRecord, 'jobId'>[];
   readonly runs: readonly Omit<RunRecord, 'jobId' | 'id'>[];
   readonly repairs: readonly Omit<RepairRecord, 'jobId' | 'id'>[];
+  readonly closings: readonly Omit<ClosingRecord, 'jobId' | 'id'>[];
 }
 
 const pick = <T extends object, K extends keyof T>(from: T, keys: readonly K[]): Pick<T, K> =>
@@ -83,6 +85,7 @@ export async function packJob(job: JobRecord, vehicle: VehicleRecord, rows: JobR
     recordings: withoutJob(rows.recordings),
     runs: withoutJob(rows.runs).map(({ id: _id, ...run }) => run),
     repairs: withoutJob(rows.repairs).map(({ id: _id, ...repair }) => repair),
+    closings: withoutJob(rows.closings).map(({ id: _id, ...closing }) => closing),
   };
   files['job.json'] = strToU8(`${JSON.stringify(main, null, 2)}\n`);
   files['vehicle.json'] = strToU8(writeVehicleFile(vehicle.vehicle));
@@ -152,6 +155,7 @@ function bundleOf(parsed: ParsedBundle, files: Readonly<Record<string, Uint8Arra
     recordings: parsed.recordings,
     runs: stopwatch ? [{ procedure: 'drive', ...stopwatch, ended_s: {} }, ...runs] : runs,
     repairs: parsed.repairs,
+    closings: parsed.closings,
   });
 }
 

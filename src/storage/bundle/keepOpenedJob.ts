@@ -25,6 +25,7 @@ function settled(entry: Omit<EntryRecord, 'jobId'>, jobId: string, ids: Readonly
   return {
     ...entry,
     ...renamed('traceId'),
+    ...renamed('beforeId'),
     ...renamed('photoId'),
     at: Number(entry.at),
     id: crypto.randomUUID(),
@@ -82,6 +83,8 @@ export function keepOpenedJob(
       jobId: job.id,
       sheet: withPhotos(r.sheet, ids),
     })),
+    // One per job.
+    closings: bundle.closings.slice(-1).map((c) => ({ ...c, id: job.id, jobId: job.id })),
     findings: [],
     summaries: [],
   };

@@ -18,7 +18,7 @@ import { useToast } from '@/ui/Toasts';
 import { useUnits } from '@/ui/units';
 import { planLane, planTitle } from '../planLane';
 import { checksOf, DueCheck } from '../DueCheck';
-import { driveCautions } from '../driveCautions';
+import { driveCautions } from '@/job/driveCautions';
 import { clock } from '@/ui/clock';
 import { usePlan } from '../usePlan';
 import { usePlanPrediction } from '@/job/usePlanPrediction';

@@ -1,5 +1,6 @@
 'use client';
 
+import { newProof } from '@/core/case';
 import { airVerdict, blockers, newSheet, worksDone } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
@@ -20,7 +21,7 @@ export function CloseRepair() {
   const air = airVerdict(sheet.bleed.levels, sheet.bleed.settled_mm);
   const settled = air.verdict === 'settled';
   const entry: NewEntry = settled
-    ? { kind: 'proof', text: 'Filled and bled: the cold level stayed over a heat cycle.' }
+    ? newProof({ text: 'Filled and bled: the cold level stayed over a heat cycle.' })
     : { kind: 'note', stage: 'repair', text: `Repair closed without a cold level that stayed. ${air.says}` };
   const close = () =>
     void write(

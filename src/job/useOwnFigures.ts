@@ -1,7 +1,7 @@
 'use client';
 
 import type { OwnFigures } from '@/core/case';
-import { useWrite } from '@/job/useWrite';
+import { useWrite } from './useWrite';
 import { changeFigures } from '@/storage/figures';
 import { judgeAllAgain } from '@/storage/traces';
 

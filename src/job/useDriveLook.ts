@@ -6,7 +6,7 @@ import type { DriveLook, LookOptions } from '@/core/desk';
 import type { DriveMark } from '@/core/drive';
 import { stopLimit_c } from '@/core/limits';
 import type { Finding } from '@/core/judge';
-import { useJob } from '@/job/JobProvider';
+import { useJob } from './JobProvider';
 import type { TraceRecord } from '@/storage/records';
 import { lookInWorker } from '@/workers/client';
 import type { DeskMark } from './deskMarks';

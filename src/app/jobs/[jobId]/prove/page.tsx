@@ -1,0 +1,5 @@
+import { ProveScreen } from '@/features/proof/ProveScreen';
+
+export default function ProvePage() {
+  return <ProveScreen />;
+}

@@ -1,0 +1,5 @@
+import { CloseScreen } from '@/features/report/CloseScreen';
+
+export default function ClosePage() {
+  return <CloseScreen />;
+}

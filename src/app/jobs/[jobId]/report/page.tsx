@@ -1,0 +1,5 @@
+import { CustomerScreen } from '@/features/report/CustomerScreen';
+
+export default function CustomerReportPage() {
+  return <CustomerScreen />;
+}

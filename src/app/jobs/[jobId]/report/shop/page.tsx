@@ -1,0 +1,5 @@
+import { ShopScreen } from '@/features/report/ShopScreen';
+
+export default function ShopReportPage() {
+  return <ShopScreen />;
+}
