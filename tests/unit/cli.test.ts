@@ -293,6 +293,7 @@ describe('compute features, monitors and compare', () => {
       'speed',
       'heater',
       'length',
+      'gearing',
     ]);
     expect(Object.values(same!.improved as Record<string, Row>).every((c) => c.became === 'same')).toBe(true);
     expect(missing!.error).toMatchObject({ path: 'after' });

@@ -1,25 +1,47 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { caseOf, type Entry } from '@/core/case';
+import { caseOf, readEntry, type Entry } from '@/core/case';
+import type { DriveEvidence } from '@/core/evidence';
 import { judgeNow, learnVehicle, remarksText, verdictText } from '@/core/judge';
 import { parseVehicle, readTrace } from '@/core/formats';
 
 const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
 const garage = JSON.parse(readFileSync(path.join(FOLDER, 'garage.json'), 'utf8')) as {
   vehicles: { id: string; vehicle: object }[];
-  jobs: { id: string; vehicle: string; trace: string | null }[];
+  jobs: {
+    id: string;
+    vehicle: string;
+    trace: string | null;
+    drives: { file: string; after_h: number }[];
+    entries: (Record<string, unknown> & { after_h: number })[];
+  }[];
 };
 
-function load(jobId: string) {
+function load(jobId: string, file?: string) {
   const job = garage.jobs.find((j) => j.id === jobId)!;
   const vehicle = parseVehicle({
     schema: 'varmek-vehicle/1',
     ...garage.vehicles.find((v) => v.id === job.vehicle)!.vehicle,
   });
-  const read = readTrace(readFileSync(path.join(FOLDER, job.trace!), 'utf8'));
+  const read = readTrace(readFileSync(path.join(FOLDER, file ?? job.trace!), 'utf8'));
   if (!vehicle.ok || !read.ok) throw new Error(`${jobId} cannot be loaded`);
   return { vehicle: vehicle.value, trace: read.value.trace };
+}
+
+/** A job of the demo with its entries and drives in order of time, as the loader puts them. */
+function repaired(jobId: string) {
+  const job = garage.jobs.find((j) => j.id === jobId)!;
+  const drives = new Map<string, DriveEvidence>();
+  const { vehicle } = load(jobId, job.drives[0]!.file);
+  const driven = job.drives.map(({ file, after_h }): Entry => {
+    drives.set(file, judgeNow(load(jobId, file).trace, vehicle));
+    return { kind: 'drive', id: file, at: after_h, traceId: file, leftOut: '' };
+  });
+  const entries = job.entries.map(({ after_h, clearedAfter_h: _c, traceFile: _t, beforeFile: _b, ...e }, i) =>
+    readEntry({ ...e, at: after_h }, { id: `e${i}`, at: 0 }),
+  );
+  return caseOf({ vehicle, senderPoints: [], entries: [...entries, ...driven], drives });
 }
 
 describe('demo garage', () => {
@@ -38,6 +60,20 @@ describe('demo garage', () => {
     expect(finding.why).toHaveLength(3);
     expect(finding.why.map(remarksText).join(' ')).toMatch(/\d/);
     expect(finding.next.length).toBeGreaterThan(0);
+  });
+
+  it.each([
+    ['demo-parcel', 'healthy', true],
+    ['demo-school', 'healthy', true],
+    ['demo-quay', 'sender-reads-low', true],
+    ['demo-clinic', 'healthy', false],
+  ] as const)('%s after its work is %s; which work it was can be told: %s', (jobId, cause, separable) => {
+    const found = repaired(jobId);
+    expect(found.now[0]!.cause).toBe(cause);
+    expect(found.now[0]!.probability).toBeGreaterThan(0.8);
+    expect(found.separability!.separable).toBe(separable);
+    expect(found.unknown).toEqual([]);
+    expect(found.unproven).toBe(false);
   });
 
   it('the hot start cannot tell and says what to log', () => {

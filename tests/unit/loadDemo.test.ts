@@ -4,6 +4,7 @@ import path from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { loadDemo } from '@/features/demo/loadDemo';
 import { listJobs, loadDrives, loadJob } from '@/storage/jobs';
+import { loadClosing } from '@/storage/closings';
 import { listVehicles } from '@/storage/vehicles';
 import { emptyStore } from './storeSupport';
 
@@ -43,8 +44,29 @@ describe('the demo garage', () => {
     expect(gritter.traces[0]!.report.rows).toBe(1800);
     expect(gritter.traces[0]!.judging).toEqual({ state: 'wanted' });
     expect(await gritter.traces[0]!.raw.text()).toMatch(/^time_s,ect_c/);
+    // A job at its proof: two drives, its work between them, the verdict that speaks of them, its closing.
+    const school = (await loadJob('demo-school'))!.entries;
+    const { traces } = await loadDrives('demo-school');
+    expect(traces).toHaveLength(2);
+    expect(school.filter((e) => e.kind === 'unknown')).toEqual([]);
+    expect(school.map((e) => e.kind).filter((k) => k === 'drive' || k === 'work')).toEqual(['drive', 'work', 'drive']);
+    const signed = school.find((e) => e.kind === 'proof' && e.item === 'verdict')!;
+    const idOf = (file: string) => traces.find((t) => t.fileName === file)!.id;
+    expect(signed).toMatchObject({ traceId: idOf('school-after.csv'), beforeId: idOf('school-before.csv') });
+    expect((await loadClosing('demo-school'))!.sheet).toMatchObject({ by: 'R. Halden' });
     // A new arrival has no trace yet.
     expect((await loadDrives('demo-arrival')).traces).toEqual([]);
+  });
+
+  it('a load that was broken off among the drives of a job begins that job anew', async () => {
+    serve(['school-after.csv']);
+    expect((await loadDemo()).ok).toBe(false);
+    expect((await loadDrives('demo-school')).traces).toHaveLength(1);
+    serve();
+    expect((await loadDemo()).ok).toBe(true);
+    expect((await loadDrives('demo-school')).traces).toHaveLength(2);
+    expect((await loadDrives('demo-parcel')).traces).toHaveLength(2);
+    expect(await listJobs()).toHaveLength(15);
   });
 
   it('says which file is missing from a broken build', async () => {

@@ -6,6 +6,7 @@ import { startingVehicle } from '@/core/planning';
 import { openJob } from '@/job/jobFile';
 import { packJob } from '@/storage/bundle/jobBundle';
 import { changeVehicle } from '@/storage/changeVehicle';
+import { changeClosing } from '@/storage/closings';
 import { database } from '@/storage/database';
 import { addEntry, giveAnswer, setMeasured } from '@/storage/entries';
 import { addJob, changePlan, listJobs, loadDrives, loadJob, setStanding, updateJob } from '@/storage/jobs';
@@ -42,6 +43,7 @@ async function wholeJob() {
   const later = { jobId: job.id, procedure: 'seance', runningSince: null, elapsed_s: 3, ended_s: {} };
   await database().runs.add({ id: `${job.id} seance`, ...later });
   await database().entries.add({ id: 'odd', jobId: job.id, at: 77, kind: 'seance', candles: 3 });
+  await good(changeClosing(job.id, (s) => ({ ...s, notesNext: 'long screw on top', odometer_km: 81_000 })));
   await good(startRecording(job.id, 'simulated adapter'));
   const raw = new Blob([LOG]);
   const read = await good(importInWorker(raw));
@@ -102,6 +104,10 @@ describe('a job that moves to another shop', () => {
     expect(after.traces[0]!.companion).toMatchObject({ fileName: 'hose.csv', alignment: { offset_s: 30, by: 'hand' } });
     expect(after.traces[0]!.judging).toEqual({ state: 'wanted' });
     expect(await listJobPhotos(id)).toHaveLength(1);
+    expect((await rowsOfJob(id)).closings[0]!.sheet).toMatchObject({
+      notesNext: 'long screw on top',
+      odometer_km: 81_000,
+    });
     expect((await rowsOfJob(id)).recordings[0]).toMatchObject({ source: 'simulated adapter' });
     expect(rows.recordings).toHaveLength(1);
     expect(await loadRun(id, 'drive')).toMatchObject({ jobId: id, elapsed_s: 12, ended_s: { 0: 7 } });

@@ -33,6 +33,7 @@ import {
 import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
 import { newSheet } from '@/core/repair';
+import { changeClosing } from '@/storage/closings';
 import { changeRepair } from '@/storage/repairs';
 import { changeRun, loadRun } from '@/storage/runs';
 import { DEFAULT_SETTINGS, loadOrder, loadSettings, saveOrder, saveSettings } from '@/storage/settings';
@@ -149,6 +150,7 @@ describe('store', () => {
     await good(startRecording(job.id, 'adapter'));
     await good(changeRun(job.id, 'drive', (run) => started(run, 5)));
     await good(changeRepair(job.id, newSheet(vehicle), (s) => s));
+    await good(changeClosing(job.id, (s) => s));
     await good(
       putSummary({ jobId: job.id, basis: '', text: '', share: null, family: 'sound', empty: true, expected: false }),
     );
