@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { WorkEntry } from '@/core/case';
+import { complainedOf, type WorkEntry } from '@/core/case';
 import { compareLooks, type Comparison, type DriveLook } from '@/core/desk';
 import type { Finding } from '@/core/judge';
 import {
@@ -71,9 +71,7 @@ export function useProof(): ProofInHand {
   const { paired: before, failed: beforeFailed } = usePaired(picked.before);
   const { paired: after, failed: afterFailed } = usePaired(picked.after);
   const pair = before?.look && after?.look ? compareLooks(before.look, after.look) : null;
-  const said = entries.flatMap((e) =>
-    e.kind === 'statement' && e.answer === 'yes' && e.takenBack !== true ? [e.item] : [],
-  );
+  const said = complainedOf(entries);
   const drive: ProofDrive | null = after?.look
     ? { traceId: after.record.id, at: after.at, look: after.look, monitors: after.finding?.codes ?? [] }
     : null;

@@ -2,21 +2,12 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { Vehicle } from '@/core/base';
-import { writeTrace, writeVehicleFile } from '@/core/formats';
-import {
-  drawBody,
-  drivePhases,
-  logRun,
-  NO_FAULT,
-  seededRandom,
-  simulateDrive,
-  type Phase,
-  type PlantFault,
-} from '@/core/plant';
+import { writeVehicleFile } from '@/core/formats';
+import type { Phase } from '@/core/plant';
 import { startingVehicle } from '@/core/planning';
 import { computeCase } from '../../src/cli/compute/computeCase';
 import { computeCompare } from '../../src/cli/compute/computeCompare';
+import { plantLog, type PlantLog } from '../support/plantLog';
 
 /** Drives of made-up cars by the plant, which the judge's model did not make. */
 const CAR = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
@@ -35,26 +26,12 @@ const FAST: readonly Phase[] = [
 const OPEN = { cause: 'thermostat-stuck-open', leakFraction: 0.7 } as const;
 let folder = '';
 
-interface Driven {
-  readonly vehicle?: Vehicle;
-  readonly body?: number;
-  readonly fault?: Partial<PlantFault>;
-  readonly ambient_c?: number;
-  readonly phases?: readonly Phase[];
-  readonly seed: number;
-}
+type Driven = Partial<PlantLog> & { readonly seed: number };
 
 /** Drives a car and writes its log. @returns the log's path */
-function log({ vehicle = CAR, body: of = 41, fault = {}, ambient_c = 2, phases = ROUND, seed }: Driven): string {
-  const body = drawBody(vehicle, seededRandom(of), 0.6);
-  const random = seededRandom(seed);
-  const demand = drivePhases(phases, 40, random);
-  const conditions = { ambient_c, engineStart_c: ambient_c + 0.4, coverFraction: 0 };
-  const run = simulateDrive(body, { ...NO_FAULT, ...fault }, demand, conditions, random);
-  const channels = ['ect_c', 'iat_c', 'ambient_c', 'speed_kmh', 'rpm', 'load_pct', 'maf_gps', 'heater_pct'] as const;
-  const trace = logRun(run, { channels, period_s: 2, jitter: 0.02, lost: 0, polled: false }, random);
-  const file = path.join(folder, `${seed}.csv`);
-  writeFileSync(file, writeTrace(trace));
+function log(driven: Driven): string {
+  const file = path.join(folder, `${driven.seed}.csv`);
+  writeFileSync(file, plantLog({ vehicle: CAR, body: 41, ambient_c: 2, phases: ROUND, ...driven }));
   return file;
 }
 

@@ -16,7 +16,7 @@ import {
 import { caseOf } from './caseOf';
 import type { Entry } from './entry';
 import { figuresOf, NO_OWN_FIGURES } from './figures';
-import { saidBefore } from './standing';
+import { complainedOf, saidBefore } from './standing';
 
 const OPEN = NEIGHBOURS[0]!;
 const sum = (odds: Readonly<Record<Cause, number>>, causes: readonly Cause[]) =>
@@ -257,6 +257,10 @@ describe('work', () => {
     ];
     expect(saidBefore(entries)).toEqual(['complaint-slow-warm-up']);
     expect(saidBefore(entries.slice(0, 3))).toEqual([]);
+    // The proof repeats what was complained of before the work, and what is said since.
+    expect(complainedOf(entries)).toContain('complaint-slow-warm-up');
+    const more = { kind: 'statement', id: 'more', at: 9e12, item: 'complaint-overheats', answer: 'yes' } as const;
+    expect(complainedOf([...entries, more])).toEqual(['complaint-slow-warm-up', 'complaint-overheats']);
   });
 
   it('waits for its proof until a drive counts', () => {

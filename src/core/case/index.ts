@@ -66,6 +66,7 @@ export {
   benchTests,
   earlierReadings,
   isBenchOf,
+  complainedOf,
   saidBefore,
   sinceLastWork,
   standingAnswer,

@@ -17,6 +17,12 @@ export function saidBefore(entries: readonly Entry[]): string[] {
   return [...said].filter(([, answer]) => answer === 'yes').map(([item]) => item);
 }
 
+/** The complaint by its items: what the customer says now, and what was said before the work, which its proof must repeat. */
+export function complainedOf(entries: readonly Entry[]): string[] {
+  const now = sinceLastWork(entries).filter((e) => e.kind === 'statement' && e.answer === 'yes');
+  return [...new Set([...saidBefore(entries), ...now.map((e) => (e.kind === 'statement' ? e.item : ''))])];
+}
+
 /** The entry by which an item is answered now; null while it is not. */
 export function standingAnswer(entries: readonly Entry[], item: string) {
   const answers = sinceLastWork(entries).filter(

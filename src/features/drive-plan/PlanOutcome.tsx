@@ -2,7 +2,7 @@
 
 import { causeName } from '@/core/evidence';
 import { planLength_s, repeatsComplaint, type PlanPrediction } from '@/core/planning';
-import { sinceLastWork } from '@/core/case';
+import { complainedOf } from '@/core/case';
 import { useJob } from '@/job/JobProvider';
 import type { PlanRecord } from '@/storage/records';
 import { LineSample } from '@/ui/picture/ChartLegend';
@@ -17,11 +17,7 @@ export function PlanOutcome({ plan, work }: { plan: PlanRecord; work: WorkState<
   const prediction = work.last;
   const { entries } = useJob();
   const { say } = useUnits();
-  const said = sinceLastWork(entries).filter((e) => e.kind === 'statement' && e.answer === 'yes');
-  const repeats = repeatsComplaint(
-    plan,
-    said.map((e) => (e.kind === 'statement' ? e.item : '')),
-  );
+  const repeats = repeatsComplaint(plan, complainedOf(entries));
   if (!prediction) {
     return (
       <div role="status">

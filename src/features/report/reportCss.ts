@@ -24,6 +24,7 @@ font:11pt/1.38 'Archivo Variable',Archivo,Arial,sans-serif;font-variant-numeric:
 .paper .taken-back{text-decoration:line-through;color:var(--soft)}
 .paper .strip{display:flex;width:34mm;height:3.2mm;border:.2mm solid var(--ink)}
 .paper .strip span{display:block;height:100%}
+.paper .recharts-wrapper{max-width:100%;height:auto!important}
 .paper svg{display:block;max-width:100%;height:auto}
 .paper .legend{display:flex;flex-wrap:wrap;gap:1mm 6mm;font-size:9.5pt}
 .paper .legend i{display:inline-block;width:9mm;margin-right:1.5mm;vertical-align:middle;border-top:.8mm solid}

@@ -36,7 +36,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
         <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3">
           Skip to content
         </a>
-        <header className="flex h-13 items-center gap-3 border-b-2 border-base-content bg-base-100 px-5 lg:gap-6 print:hidden">
+        <header className="flex h-13 items-center gap-2 border-b-2 border-base-content bg-base-100 px-5 lg:gap-6 print:hidden">
           <Link href="/" className="flex items-baseline gap-2" aria-label="Varmek, jobs">
             <svg width="20" height="24" viewBox="0 0 20 24" aria-hidden className="self-center">
               <path d="M1 21 C5 21 5 7 10 6 S16 6 19 6" fill="none" stroke="currentColor" strokeWidth="3" />
@@ -44,7 +44,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </svg>
             <span className="text-2xl type-sign">Varmek</span>
           </Link>
-          <nav aria-label="Places" className="flex gap-4 font-semibold whitespace-nowrap lg:gap-5">
+          <nav aria-label="Places" className="flex gap-3 font-semibold whitespace-nowrap lg:gap-5">
             <Link href="/" className="underline-offset-8 hover:underline">
               Jobs
             </Link>
