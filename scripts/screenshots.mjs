@@ -100,10 +100,6 @@ async function repairShots() {
   await page.getByTestId('planned-part').first().waitFor();
   await page.waitForTimeout(500);
   await shot('repair-plan');
-  await go(`${base}/strip`);
-  await page.getByTestId('refit').locator('li').first().waitFor();
-  await page.waitForTimeout(500);
-  await shot('repair-strip');
   await go('/jobs/demo-harbour/repair/bleed');
   await page.getByRole('combobox', { name: 'Procedure' }).selectOption('high-funnel');
   await page.getByRole('button', { name: 'Start' }).first().click();
@@ -115,6 +111,22 @@ async function repairShots() {
   await page.waitForTimeout(6000);
   await shot('repair-bleed');
   await page.getByRole('button', { name: 'Pause' }).click();
+}
+
+async function proofShots() {
+  await go('/jobs/demo-parcel/prove');
+  await page.getByTestId('proof-changes').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(600);
+  await shot('prove');
+  await go('/jobs/demo-school/report');
+  await page.getByTestId('report-changes').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await page.getByTestId('paper').evaluate((e) => e.scrollIntoView());
+  await shot('report');
+  await go('/history');
+  await page.getByTestId('first-right').waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(600);
+  await shot('history');
 }
 
 async function liveShot() {
@@ -161,9 +173,6 @@ async function caseShots() {
   await page.getByTestId('actions').waitFor();
   await page.waitForTimeout(500);
   await shot('decide');
-  await go('/figures');
-  await page.getByRole('heading', { name: 'Base rates' }).waitFor();
-  await shot('figures');
 }
 
 try {
@@ -201,17 +210,13 @@ try {
   await page.getByLabel('Heater blower').fill('50');
   await page.waitForTimeout(6000);
   await shot('drive');
-  await go('/jobs/demo-arrival/drive/stopwatch');
-  await page.getByRole('button', { name: 'Start', exact: true }).click();
-  await page.getByRole('region', { name: 'Next observation' }).getByRole('button', { name: 'stands still' }).click();
-  await page.waitForTimeout(1500);
-  await shot('stopwatch');
-  await go('/vehicles/demo-ferry');
-  await page.getByTestId('repeat-alert').waitFor();
+  await go('/vehicles/demo-survey');
+  await page.getByTestId('drift-trends').waitFor();
   await page.waitForTimeout(400);
   await shot('vehicle');
   await deskShot();
   await benchShots();
+  await proofShots();
   await repairShots();
   await importShots();
   await liveShot();

@@ -81,8 +81,8 @@ export function useProof(): ProofInHand {
     ...{ works, before, after, pair, rows, notProven },
     proposed: proposeVerdict({ case: found, rows, driven: drive !== null, notProven }),
     plan: planProofDrive(said, before?.look ?? null),
-    measuring: (before !== null && before.look === null) || (after !== null && after.look === null),
+    measuring: (before?.look === null && beforeFailed === null) || (after?.look === null && afterFailed === null),
     failed: afterFailed ?? beforeFailed,
-    judging: traces.some((t) => !findings.some((f) => f.traceId === t.id)),
+    judging: traces.some((t) => t.judging.state === 'wanted' && !findings.some((f) => f.traceId === t.id)),
   };
 }

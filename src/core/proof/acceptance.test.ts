@@ -46,6 +46,11 @@ describe('acceptance', () => {
     expect(stateOf('hold', { entries: [wiring] })).toBe('open');
   });
 
+  it('of a car on which nothing was done it asks for the figures of a drive only', () => {
+    const needed = rowsOf({ entries: [] }).filter((r) => r.state !== 'not-needed');
+    expect(needed.map((r) => r.item)).toEqual(['opening', 'hold', 'sag', 'monitor']);
+  });
+
   it('counts what was shown after the last work only, and what was not taken back', () => {
     const dry = shown('leaks-cold', 'dry', 1);
     expect(stateOf('leaks-cold', { entries: [WORK, dry] })).toBe('met');

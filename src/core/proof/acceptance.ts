@@ -230,6 +230,7 @@ function sag({ input: { drive } }: Since): Seen {
 }
 
 function cabinHeat(since: Since): Seen {
+  if (since.works.length === 0) return NOT_NEEDED;
   const { drive } = since.input;
   const told = drive && figureOf(drive.look, 'heater-effectiveness').told;
   if (drive && told) {
@@ -246,7 +247,7 @@ function cabinHeat(since: Since): Seen {
 
 function fanCycled(since: Since): Seen {
   const { drive, vehicle } = since.input;
-  if (vehicle.fan.kind === 'engine-driven') return NOT_NEEDED;
+  if (vehicle.fan.kind === 'engine-driven' || since.works.length === 0) return NOT_NEEDED;
   if (drive) {
     const on = figureOf(drive.look, 'fan-on').told;
     const off = figureOf(drive.look, 'fan-off').told;

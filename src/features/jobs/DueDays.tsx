@@ -36,7 +36,9 @@ interface DueJob {
 function dueJobs(days: readonly AgendaDay[], now: number): DueJob[] {
   const byJob = new Map<string, AgendaDay[]>();
   for (const d of days) {
-    if (differenceInCalendarDays(parseISO(d.on), now) > SHOWN_DAYS) continue;
+    const left = differenceInCalendarDays(parseISO(d.on), now);
+    // A warranty that has ended asks for nothing any more.
+    if (left > SHOWN_DAYS || (d.kind === 'warranty' && left < 0)) continue;
     byJob.set(d.jobId, [...(byJob.get(d.jobId) ?? []), d]);
   }
   return [...byJob.values()].map((of) => ({

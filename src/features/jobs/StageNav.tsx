@@ -17,11 +17,11 @@ export const STAGES = [
   { key: '7', name: 'Case', path: '/case' },
   { key: '8', name: 'Decide', path: '/decide' },
   { key: '9', name: 'Repair', path: '/repair' },
-  { key: '0', name: 'Prove', path: '/prove' },
+  { key: 'q', name: 'Prove', path: '/prove' },
   { key: 'r', name: 'Report', path: '/report' },
 ] as const;
 
-/** Steps through the stages; figures 1 to 9, 0 and r on the keyboard do the same. */
+/** Steps through the stages; figures 1 to 9, q and r on the keyboard do the same. */
 export function StageNav({ jobId, children }: { jobId: string; children: ReactNode }) {
   const here = usePathname();
   const router = useRouter();

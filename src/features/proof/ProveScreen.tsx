@@ -23,6 +23,12 @@ const VERDICT_TEXT: Readonly<Record<ProofVerdict, string>> = {
   'not-proven': 'Not proven yet',
   'not-cured': 'Not cured',
 };
+/** The same of a car on which nothing was done. */
+const AS_IT_IS_TEXT: Readonly<Record<ProofVerdict, string>> = {
+  proven: 'Sound as it is',
+  'not-proven': 'Not shown sound yet',
+  'not-cured': 'Not sound',
+};
 const VERDICT_COLOUR: Readonly<Record<ProofVerdict, string>> = {
   proven: causeLook('healthy').colour,
   'not-proven': 'var(--color-base-content)',
@@ -64,13 +70,13 @@ function Standing({ proof, signed }: { proof: ProofInHand; signed: ProofEntry | 
   return (
     <div className="flex flex-wrap items-start gap-x-10 gap-y-3">
       <div className="min-w-72 flex-1">
-        <p className="type-label">By the figures, the repair is</p>
+        <p className="type-label">By the figures, the {works.length > 0 ? 'repair' : 'car'} is</p>
         <p
           className="text-5xl type-sign"
           data-testid="proof-verdict"
           style={{ color: VERDICT_COLOUR[proposed.verdict] }}
         >
-          {VERDICT_TEXT[proposed.verdict]}
+          {(works.length > 0 ? VERDICT_TEXT : AS_IT_IS_TEXT)[proposed.verdict]}
         </p>
         {signed && (
           <p className="font-semibold" data-testid="signed">

@@ -14,7 +14,7 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['/', 'Search jobs'],
   ['↑ ↓ Enter', 'Choose a job in the list'],
   ['g f', 'The shop’s own figures'],
-  ['1 … 9, 0, r', 'Stage of a job: arrival, cold look, drive, trace, desk, bench, case, decide, repair, prove, report'],
+  ['1 … 9, q, r', 'Stage of a job: arrival, cold look, drive, trace, desk, bench, case, decide, repair, prove, report'],
   ['← →', 'Entry by entry in the picture of the odds'],
   ['← → PgUp PgDn', 'On the desk: the cursor; held until Esc'],
   ['Shift ← →', 'On the desk: the view'],
