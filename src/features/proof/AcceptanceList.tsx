@@ -106,13 +106,27 @@ function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
   };
   const unsettled = row.state === 'open' || row.state === 'waits';
   const asks = (unsettled && row.state !== 'waits') || changing;
+  /** What is settled stands in one line: the eye goes to what is open. */
+  const short = (row.state === 'met' || row.state === 'left-out') && !changing;
   return (
     <li className="border-t border-base-content/15 py-2" data-testid={`accept-${row.item}`} data-state={row.state}>
       <div className="flex gap-3">
         <StateMark state={row.state} />
         <div className="min-w-0 flex-1 leading-snug">
           <p className="flex items-baseline gap-2">
-            <span className={unsettled || row.state === 'failed' ? 'font-semibold' : ''}>{ask}</span>
+            <span className={unsettled || row.state === 'failed' ? 'font-semibold' : ''}>
+              {short ? `${ask.split(/[:,]/)[0]}: ` : ask}
+              {short && <strong>{say(row.says)}</strong>}
+              {short && answer !== null && (
+                <button
+                  type="button"
+                  className="ml-2 underline underline-offset-4 print:hidden"
+                  onClick={() => setChanging(true)}
+                >
+                  change
+                </button>
+              )}
+            </span>
             {row.at !== null && (
               <span className="ml-auto type-label whitespace-nowrap">{format(row.at, 'd MMM, HH:mm')}</span>
             )}
@@ -120,13 +134,13 @@ function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
               <span className="ml-auto type-label whitespace-nowrap">from {format(row.due, 'EEE d MMM')}</span>
             )}
           </p>
-          {row.says !== '' && (
+          {row.says !== '' && !short && (
             <p className={row.state === 'failed' ? 'font-semibold text-error' : 'text-base-content/80'}>
               {say(row.says)}
             </p>
           )}
           {unsettled && <Cautions className="mt-1" of={ITEM_CAUTIONS[row.item] ?? []} />}
-          <div className="mt-1 flex flex-wrap items-center gap-2 print:hidden">
+          <div className={`flex flex-wrap items-center gap-2 print:hidden ${short ? '' : 'mt-1'}`}>
             {asks && row.byHand && (
               <AnswerButtons
                 label={ask}
@@ -136,7 +150,7 @@ function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
               />
             )}
             {asks && <LeaveOut onReason={(reason) => give(LEFT_OUT, reason)} />}
-            {!asks && (answer !== null || row.state === 'waits') && (
+            {!asks && !short && (answer !== null || row.state === 'waits') && (
               <button type="button" className="underline underline-offset-4" onClick={() => setChanging(true)}>
                 {answer === null ? 'answer it now' : 'change'}
               </button>
