@@ -9,7 +9,8 @@ import { writeTrace } from '../src/core/formats';
 import { judgeNow } from '../src/core/judge';
 import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive } from '../src/core/plant';
 import { ARRIVAL, JOBS, VEHICLES, type DemoJob } from './demoGarage';
-import { PROOF_JOBS, PROOF_VEHICLES, type DemoDrive, type ProofJob } from './demoProof';
+import { PROOF_JOBS, type DemoDrive, type ProofJob } from './demoProof';
+import { PROOF_VEHICLES } from './demoProofVehicles';
 
 const FOLDER = path.join(import.meta.dirname, '..', 'public', 'demo');
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newSenderBench, newThermostatBench, readingsOf, type BenchTest } from '@/core/bench';
-import type { Entry } from '@/core/case';
+import { newProof, type Entry } from '@/core/case';
 import { entryText } from './entryWords';
 
 const show = (_: string, si: number, digits = 0) => `${si.toFixed(digits)} °C`;
@@ -39,4 +39,16 @@ describe('a bench test in the chronicle', () => {
     const entry: Entry = { id: 'b', at: 1, kind: 'bench', item: 'fan-fuse', answer: 'blown', part: 'old', text: '' };
     expect(entryText(entry, show, () => '')).toMatch(/Fan fuse.*: blown or dead/);
   });
+});
+
+describe('something shown after the work', () => {
+  const proof = (fields: Parameters<typeof newProof>[0]) =>
+    entryText({ ...newProof(fields), id: 'p', at: 1 }, show, () => '');
+
+  it.each([
+    [{ item: 'leaks-hot', answer: 'dry' }, 'Looked for leaks hot, engine off: dry'],
+    [{ item: 'pressure', answer: 'left-out', text: 'no tester' }, 'Pressure holds: left out. no tester'],
+    [{ item: 'verdict', answer: 'proven', by: 'R. H.' }, 'Verdict: proven. signed by R. H.'],
+    [{ text: 'Filled and bled.' }, 'Filled and bled.'],
+  ] as const)('%j', (fields, text) => expect(proof(fields)).toBe(text));
 });

@@ -256,7 +256,7 @@ async function handOver(page: Page): Promise<void> {
   await page.getByLabel('fuel of the drives', { exact: true }).fill('12.5');
   await expect(sum).toHaveText('253.00 €');
   await page.getByLabel('Handed in').fill('5.2');
-  await expect(page.getByTestId('waste')).toContainText('all of it is accounted for');
+  await expect(page.getByTestId('waste-record')).toContainText('all of it is accounted for');
   await page.getByRole('checkbox', { name: /^Clean: no coolant/ }).click();
   await page.getByLabel('For next time on this vehicle').fill('Clip of the undertray breaks: have two.');
   await page.getByLabel('On', { exact: true }).fill('2029-06-01');

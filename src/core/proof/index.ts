@@ -1,10 +1,5 @@
-export {
-  acceptanceOf,
-  type AcceptanceInput,
-  type AcceptanceItem,
-  type AcceptanceRow,
-  type AcceptanceState,
-} from './acceptance';
+export { acceptanceOf } from './acceptance/acceptance';
+export type { AcceptanceInput, AcceptanceItem, AcceptanceRow, AcceptanceState } from './acceptance/row';
 export { conditionsShown, notProvenBy, type ConditionShown } from './conditions';
 export { changeInSds, improvements } from './improvement';
 export { courseOf, planProofDrive, type ProofPlan } from './planProof';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { perCause, type Cause } from '@/core/base';
 import type { Case } from '@/core/case';
 import { sortedOdds } from '@/core/evidence';
-import type { AcceptanceRow } from './acceptance';
+import type { AcceptanceRow } from './acceptance/row';
 import { pickPair } from './pair';
 import { proposeVerdict, soundShare, type VerdictInput } from './verdict';
 

@@ -1,6 +1,6 @@
 import { CAUSE_PLACE } from '../base';
 import { proofItem, type Case, type ProofVerdict } from '../case';
-import type { AcceptanceRow } from './acceptance';
+import type { AcceptanceRow } from './acceptance/row';
 
 /** What is proposed as the verdict on a repair, and what it rests on. */
 export interface ProposedVerdict {

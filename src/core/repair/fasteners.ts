@@ -1,3 +1,4 @@
+import type { StripItem } from './sheet';
 /** Hexagon heads of metric screws and the six-lobe size of the same screw. Source: ISO 4014/4017 and ISO 14579, EN 1662. */
 export interface HeadSizes {
   readonly thread: string;
@@ -55,3 +56,13 @@ export const torqueDoubt = (torque_nm: number | null): string | null =>
   torque_nm !== null && torque_nm > SOFT_MOST_NM
     ? 'High for a housing of plastic or light alloy: look again which fastener this value belongs to, and its unit.'
     : null;
+
+/** A screw's thread, head and length in a line; what is not known is left out. */
+export const fastenerText = ({
+  thread,
+  head_mm,
+  length_mm,
+}: Pick<StripItem, 'thread' | 'head_mm' | 'length_mm'>): string =>
+  [thread, head_mm === null ? '' : `head ${head_mm} mm`, length_mm === null ? '' : `${length_mm} mm`]
+    .filter((t) => t !== '')
+    .join(', ');

@@ -8,7 +8,15 @@ export {
   type ColdLevel,
 } from './airVerdict';
 export { bleedReserve_l, containersFor, type ContainerNeed } from './containers';
-export { fastenerDoubt, HEAD_SIZES, inchFor, INCH_SPANNERS, torqueDoubt, type HeadSizes } from './fasteners';
+export {
+  fastenerDoubt,
+  fastenerText,
+  HEAD_SIZES,
+  inchFor,
+  INCH_SPANNERS,
+  torqueDoubt,
+  type HeadSizes,
+} from './fasteners';
 export { cleanerDose, cyclesUntil, flushAdvice, leftAfter_pct, type Cleaner, type FlushSigns } from './flush';
 export {
   INSTRUMENT_NAMES,

@@ -1,15 +1,14 @@
 'use client';
 
-import { differenceInCalendarDays, format, parseISO } from 'date-fns';
+import { format, parseISO } from 'date-fns';
 import { CalendarDays } from 'lucide-react';
 import Link from 'next/link';
 import { calendarFile } from '@/job/calendarFile';
 import type { AgendaDay } from '@/storage/agenda';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
+import { dueJobs, inWords } from './dueJobs';
 
-/** Days ahead that are shown; the calendar file holds all. */
-const SHOWN_DAYS = 7;
 const SHOWN = 4;
 /** Stages on which a day is dealt with. */
 const PLACE: Readonly<Partial<Record<AgendaDay['kind'], string>>> = {
@@ -21,32 +20,6 @@ const PLACE: Readonly<Partial<Record<AgendaDay['kind'], string>>> = {
   warranty: '/report/close',
   service: '/report/close',
 };
-
-const inWords = (days: number): string =>
-  days < 0 ? `${-days} ${days === -1 ? 'day' : 'days'} late` : days === 0 ? 'today' : days === 1 ? 'tomorrow' : '';
-
-/** Days of one job that are due, together. */
-interface DueJob {
-  readonly first: AgendaDay;
-  readonly in: number;
-  readonly says: string;
-}
-
-/** What is due soon, one line per job, the most pressing first. */
-function dueJobs(days: readonly AgendaDay[], now: number): DueJob[] {
-  const byJob = new Map<string, AgendaDay[]>();
-  for (const d of days) {
-    const left = differenceInCalendarDays(parseISO(d.on), now);
-    // A warranty that has ended asks for nothing any more.
-    if (left > SHOWN_DAYS || (d.kind === 'warranty' && left < 0)) continue;
-    byJob.set(d.jobId, [...(byJob.get(d.jobId) ?? []), d]);
-  }
-  return [...byJob.values()].map((of) => ({
-    first: of[0]!,
-    in: differenceInCalendarDays(parseISO(of[0]!.on), now),
-    says: of.map((d) => d.says.toLowerCase()).join(', '),
-  }));
-}
 
 /** What is due over all jobs in the coming days, and all of it as a file for a calendar. */
 export function DueDays({ days, now }: { days: readonly AgendaDay[]; now: number }) {

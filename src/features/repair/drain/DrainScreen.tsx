@@ -1,12 +1,12 @@
 'use client';
 
 import { format } from 'date-fns';
-import { DRAIN_STEPS, PLACE_CAUTIONS, type SampleJar, totals } from '@/core/repair';
+import { DRAIN_STEPS, PLACE_CAUTIONS, type SampleJar } from '@/core/repair';
 import { Cautions } from '@/job/Cautions';
 import { useRepair } from '@/job/useRepair';
+import { WasteForm } from '@/job/WasteForm';
 import { RangedInput } from '@/ui/RangedInput';
 import { TextField } from '@/ui/TextField';
-import { useUnits } from '@/ui/units';
 import { Disagreements } from '../Disagreements';
 import { changed, without } from '../lists';
 import { TickList, toggled } from '../TickList';
@@ -62,44 +62,6 @@ function Jars() {
       <button type="button" className="btn mt-1 print:hidden" onClick={add}>
         Keep a jar
       </button>
-    </section>
-  );
-}
-
-/** Where the waste goes. */
-function Disposal() {
-  const { sheet, put } = useRepair();
-  const { disposal, lines } = sheet.drain;
-  const out_l = totals(lines).out_l;
-  const { show } = useUnits();
-  const set = (to: Partial<typeof disposal>) => put('drain', (now) => ({ disposal: { ...now.disposal, ...to } }));
-  return (
-    <section aria-labelledby="waste-title">
-      <h2 id="waste-title" className="text-2xl type-sign">
-        Waste
-      </h2>
-      <Cautions className="mt-1" of={PLACE_CAUTIONS.waste} />
-      <div className="mt-2 flex flex-wrap items-start gap-x-5 gap-y-2">
-        <RangedInput
-          id="waste"
-          label="Handed in"
-          family="volume"
-          digits={1}
-          hint={`${show('volume', out_l, 1)} came out`}
-          value={disposal.l}
-          low={0}
-          high={1000}
-          onValue={(l) => set({ l, at: Date.now() })}
-          onEmptied={() => set({ l: null, at: null })}
-        />
-        <TextField
-          id="waste-place"
-          label="Where"
-          className="min-w-48 flex-1"
-          value={disposal.place}
-          onText={(place) => set({ place })}
-        />
-      </div>
     </section>
   );
 }
@@ -161,7 +123,7 @@ export function DrainScreen() {
         <Flush />
         {drain.way === 'gentle' && <GentleFlush />}
         <Jars />
-        <Disposal />
+        <WasteForm always />
         <Disagreements at="drain" />
         <Cautions of={['maker-first']} />
       </div>

@@ -2,7 +2,7 @@
 
 import { UNITS, unitOf } from '@/core/base';
 import { WORK } from '@/core/case';
-import { EXCEPTIONS, EXTRAS, pickList } from '@/core/repair';
+import { EXCEPTIONS, EXTRAS, fastenerText, pickList } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
 import { useUnits } from '@/ui/units';
@@ -133,15 +133,7 @@ export function JobSheet({ coolantLine }: { coolantLine: string | null }) {
                   {s.name}
                   {s.place === '' ? '' : `, ${s.place}`}
                 </td>
-                <td>
-                  {[
-                    s.thread,
-                    s.head_mm === null ? '' : `head ${s.head_mm} mm`,
-                    s.length_mm === null ? '' : `${s.length_mm} mm`,
-                  ]
-                    .filter((t) => t !== '')
-                    .join(', ')}
-                </td>
+                <td>{fastenerText(s)}</td>
                 <td>{s.torque_nm === null ? '' : torque(s.torque_nm)}</td>
               </tr>
             ))}

@@ -1,4 +1,4 @@
-import { CloseScreen } from '@/features/report/CloseScreen';
+import { CloseScreen } from '@/features/report/close/CloseScreen';
 
 export default function ClosePage() {
   return <CloseScreen />;

@@ -1,4 +1,4 @@
-import { ShopScreen } from '@/features/report/ShopScreen';
+import { ShopScreen } from '@/features/report/shop/ShopScreen';
 
 export default function ShopReportPage() {
   return <ShopScreen />;

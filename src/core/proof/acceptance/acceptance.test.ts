@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { newProof, type Entry, type ProofItem } from '@/core/case';
 import { newSheet, type RepairSheet } from '@/core/repair';
-import { madeMonitor, madeProofDrive, SOUND_FIGURES } from '../../../tests/support/madeLook';
-import { TEST_VEHICLE } from '../../../tests/support/testDrive';
-import { acceptanceOf, type AcceptanceInput, type AcceptanceItem } from './acceptance';
+import { madeMonitor, madeProofDrive, SOUND_FIGURES } from '../../../../tests/support/madeLook';
+import { TEST_VEHICLE } from '../../../../tests/support/testDrive';
+import { acceptanceOf } from './acceptance';
+import type { AcceptanceInput, AcceptanceItem } from './row';
 
 const HOUR_MS = 3_600_000;
 const WORK: Entry = { kind: 'work', id: 'w', at: 0, work: 'replaced-thermostat', detail: '', benchPassed: false };

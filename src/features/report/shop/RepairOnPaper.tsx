@@ -1,0 +1,146 @@
+'use client';
+
+import { format } from 'date-fns';
+import { wasteRecord } from '@/core/closing';
+import { fastenerText, insideNow } from '@/core/repair';
+import { useJob } from '@/job/JobProvider';
+import { percent } from '@/job/jobWords';
+import { useUnits } from '@/ui/units';
+
+const YES = (v: boolean | null): string => (v === null ? '?' : v ? 'yes' : 'no');
+
+/** What the repair used: amounts, parts, screws, minutes. */
+export function RepairOnPaper() {
+  const { repair, vehicle } = useJob();
+  const { show } = useUnits();
+  if (!repair) return null;
+  const { plan, drain, strip } = repair;
+  const inside = insideNow(drain, vehicle.vehicle.coolant.volume_l);
+  const waste = wasteRecord(repair);
+  const screws = strip.items.filter((i) => i.kind === 'bolt');
+  return (
+    <>
+      <h2>Repair</h2>
+      {plan.faultWords !== '' && <p>Found: {plan.faultWords}</p>}
+      <p>
+        Minutes: {plan.minutesPlanned ?? 'not'} planned, {plan.minutesTaken ?? 'not written down as'} taken.
+      </p>
+      {plan.parts.length > 0 && (
+        <table data-testid="paper-parts">
+          <thead>
+            <tr>
+              <th>Part</th>
+              <th>Rated</th>
+              <th>Build</th>
+              <th>Source</th>
+              <th>Seal along</th>
+              <th>Vent</th>
+              <th>Warranty</th>
+              <th>Note</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plan.parts.map((p) => (
+              <tr key={p.id}>
+                <th>{p.name}</th>
+                <td>{p.rated_c === null ? '' : show('temperature', p.rated_c)}</td>
+                <td>{p.build ?? ''}</td>
+                <td>{p.source === null ? '?' : p.source === 'maker' ? 'maker’s' : 'other'}</td>
+                <td>{p.rated_c === null ? '' : YES(p.sealIncluded)}</td>
+                <td>{p.rated_c === null ? '' : YES(p.vent)}</td>
+                <td>{p.warrantyUntil}</td>
+                <td>{p.note}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {drain.lines.length > 0 && (
+        <table data-testid="paper-ledger">
+          <thead>
+            <tr>
+              <th>Coolant</th>
+              <th>Where</th>
+              <th>Measured by</th>
+              <th className="num">Amount</th>
+              <th className="num">Strength</th>
+            </tr>
+          </thead>
+          <tbody>
+            {drain.lines.map((x) => (
+              <tr key={x.id}>
+                <th>{x.kind}</th>
+                <td>{x.where}</td>
+                <td>{x.measuredBy}</td>
+                <td className="num">{show('volume', x.l, 2)}</td>
+                <td className="num">{x.pct === null ? '' : `${Math.round(x.pct)} %`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {inside.ok && drain.lines.length > 0 && (
+        <p>
+          Inside now {show('volume', inside.value.inside_l, 1)} ± {show('volume', inside.value.inside_sd_l, 1)}
+          {inside.value.pct === null ? '' : `, ${Math.round(inside.value.pct)} %`}
+          {inside.value.renewed_share === null ? '' : `, ${percent(inside.value.renewed_share)} of it new`}.
+        </p>
+      )}
+      {waste && (
+        <p>
+          Waste: {show('volume', waste.out_l, 1)} came out,{' '}
+          {waste.handedIn_l === null ? 'none written down as' : show('volume', waste.handedIn_l, 1)} handed in
+          {waste.place === '' ? '' : ` at ${waste.place}`}
+          {waste.at === null ? '' : `, ${format(waste.at, 'd MMM yyyy')}`}.
+        </p>
+      )}
+      {screws.length > 0 && (
+        <table data-testid="paper-torques">
+          <thead>
+            <tr>
+              <th>Screw</th>
+              <th>Place</th>
+              <th>Thread, head, length</th>
+              <th className="num">Torque</th>
+              <th>Source</th>
+            </tr>
+          </thead>
+          <tbody>
+            {screws.map((s) => (
+              <tr key={s.id}>
+                <th>{s.name}</th>
+                <td>{s.place}</td>
+                <td>{fastenerText(s)}</td>
+                <td className="num">{s.torque_nm === null ? 'not known' : show('torque', s.torque_nm, 1)}</td>
+                <td>{s.torqueSource}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      {plan.references.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th>Figure from papers</th>
+              <th>Value</th>
+              <th>Source</th>
+            </tr>
+          </thead>
+          <tbody>
+            {plan.references.map((r) => (
+              <tr key={r.id}>
+                <th>{r.what}</th>
+                <td>{r.value}</td>
+                <td>
+                  {r.source}
+                  {r.page === '' ? '' : `, page ${r.page}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
