@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { newProof, type Entry } from '@/core/case';
-import { newSheet, type LedgerLine, type PlannedPart, type RepairSheet } from '@/core/repair';
+import { newSheet, type LedgerLine, type RepairSheet } from '@/core/repair';
+import { madePart } from '../../../tests/support/madePart';
 import { TEST_VEHICLE } from '../../../tests/support/testDrive';
 import {
   costSheet,
@@ -16,27 +17,6 @@ import {
 } from '.';
 
 const SHEET = newSheet(TEST_VEHICLE);
-const part = (more: Partial<PlannedPart>): PlannedPart => ({
-  ...{
-    id: 'p',
-    name: 'Thermostat',
-    work: 'replaced-thermostat',
-    rated_c: 88,
-    build: null,
-    source: null,
-    sealIncluded: null,
-  },
-  ...{
-    vent: null,
-    price: 40,
-    deposit: null,
-    depositBackAt: null,
-    waitDays: null,
-    warrantyUntil: '',
-    note: '',
-    ...more,
-  },
-});
 const line = (kind: LedgerLine['kind'], l: number, pct: number | null = null): LedgerLine => ({
   ...{ id: `${kind}${l}${pct}`, at: 0, kind, l, measuredBy: 'jug', where: '', pct },
 });
@@ -52,7 +32,7 @@ describe('cost sheet', () => {
   it('sums parts, whole containers, minutes and what came beside, by hand', () => {
     const sheet = repair(
       {
-        parts: [part({}), part({ id: 's', name: 'Seal', price: 4.5, rated_c: null })],
+        parts: [madePart({}), madePart({ id: 's', name: 'Seal', price: 4.5, rated_c: null })],
         coolant: { ...SHEET.plan.coolant, kind: 'concentrate', container_l: 1.5, containerPrice: 10 },
         ...{ minutesPlanned: 60, minutesTaken: 90 },
       },
@@ -68,11 +48,11 @@ describe('cost sheet', () => {
   });
 
   it('a deposit is paid until the old part went back', () => {
-    const paid = costSheet(repair({ parts: [part({ deposit: 8 })], minutesTaken: 0 }), closing(), basis);
+    const paid = costSheet(repair({ parts: [madePart({ deposit: 8 })], minutesTaken: 0 }), closing(), basis);
     expect(paid.deposits).toEqual({ paid: 8, back: 0, due: 8 });
     expect(paid.actual).toBe(48);
     const back = costSheet(
-      repair({ parts: [part({ deposit: 8, depositBackAt: 5 })], minutesTaken: 0 }),
+      repair({ parts: [madePart({ deposit: 8, depositBackAt: 5 })], minutesTaken: 0 }),
       closing(),
       basis,
     );
@@ -81,8 +61,10 @@ describe('cost sheet', () => {
   });
 
   it('what is not known leaves the sum open instead of counting as nothing', () => {
-    expect(costSheet(repair({ parts: [part({ price: null })], minutesTaken: 30 }), closing(), basis).actual).toBeNull();
-    expect(costSheet(repair({ parts: [part({})] }), closing(), basis).actual).toBeNull();
+    expect(
+      costSheet(repair({ parts: [madePart({ price: null })], minutesTaken: 30 }), closing(), basis).actual,
+    ).toBeNull();
+    expect(costSheet(repair({ parts: [madePart({})] }), closing(), basis).actual).toBeNull();
   });
 
   it('water alone costs no container', () => {
@@ -116,7 +98,7 @@ describe('hand-over', () => {
 
   it('asks for what this job did', () => {
     expect(ids(null)).toEqual(['clean', 'fan', 'heater', 'lamp', 'cold-recheck', 'told']);
-    const whole = repair({ parts: [part({})] }, [line('added', 2, 50)]);
+    const whole = repair({ parts: [madePart({})] }, [line('added', 2, 50)]);
     expect(ids({ ...whole, safe: { ...whole.safe, battery: true } })).toEqual([
       ...['clean', 'fan', 'heater', 'lamp', 'label', 'old-parts', 'battery', 'cold-recheck', 'told'],
     ]);
@@ -158,7 +140,7 @@ describe('days that are due', () => {
 
   it('look-again, review, deposit, warranty, next service stand in order of their days', () => {
     const sheet = repair({
-      parts: [part({ deposit: 8, warrantyUntil: '2029-02-28' })],
+      parts: [madePart({ deposit: 8, warrantyUntil: '2029-02-28' })],
       exceptions: [{ id: 'e', kind: 'winter-cover', risk: '', conditions: '', reviewOn: '2027-04-15' }],
     });
     const nextDue = { what: 'Coolant', on: '2031-03-01', at_km: 150_000, source: '' };

@@ -3,6 +3,7 @@ import { newProof, SHIPPED_FIGURES, type Entry } from '@/core/case';
 import { newClosing } from '@/core/closing';
 import { newSheet, type RepairSheet } from '@/core/repair';
 import { CAR, chronicle, drive, said, work } from '../../../tests/support/madeCases';
+import { madePart } from '../../../tests/support/madePart';
 import { madeCase } from '../../../tests/support/madeHistory';
 import { pastJobOf, type PastJobInput } from '.';
 
@@ -95,26 +96,7 @@ describe('what else is kept of a job', () => {
 
   it('parts that were really fitted, minutes, cost and the latest verdict', () => {
     const sheet = newSheet(CAR);
-    const part = {
-      ...{
-        id: 'p',
-        name: 'Thermostat',
-        work: 'replaced-thermostat' as const,
-        rated_c: 88,
-        build: null,
-        source: 'maker' as const,
-      },
-      ...{
-        sealIncluded: null,
-        vent: null,
-        price: 40,
-        deposit: null,
-        depositBackAt: null,
-        waitDays: null,
-        warrantyUntil: '',
-        note: '',
-      },
-    };
+    const part = madePart({ source: 'maker' });
     const planned = { ...part, id: 'q', name: 'Pump', work: 'replaced-pump' as const };
     const plan = { ...sheet.plan, parts: [part, planned], minutesPlanned: 60, minutesTaken: 75 };
     const found = past([...REPAIRED, verdict('not-proven', 8e9), verdict('proven')], {
