@@ -16,13 +16,16 @@ export default defineConfig({
   testDir: 'tests/browser',
   outputDir: 'test-results/browser',
   fullyParallel: false,
-  workers: 1,
+  workers: 2,
   retries: 0,
   // A machine shared with others has been seen to run five times slower for minutes on end.
   timeout: 600_000,
   expect: { timeout: 120_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/browser.json' }]],
   use: {
+    // What hangs is told in minutes, not when the whole test runs out.
+    actionTimeout: 120_000,
+    navigationTimeout: 120_000,
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },
     browserName: 'chromium',

@@ -1,7 +1,7 @@
 #!/usr/bin/env node
 // Everything that must hold: format, lint, types, import rules, unit and browser tests. Installs what is missing.
 // Its last line is `N passed, N failed`; each check beside the tests counts as one.
-import { spawnSync } from 'node:child_process';
+import { spawn as start, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureChromium } from './chromium.mjs';
@@ -17,28 +17,39 @@ let passed = 0;
 let failed = 0;
 const tool = (name) => path.join(root, 'node_modules', '.bin', name);
 
-function spawn(name, argv, env = {}) {
-  return spawnSync(tool(name), argv, {
-    cwd: root,
-    stdio: ['ignore', 2, 2],
-    env: { ...process.env, TZ: 'UTC', ...env },
+const options = (env, out) => ({ cwd: root, stdio: ['ignore', out, out], env: { ...process.env, TZ: 'UTC', ...env } });
+
+/** Runs a tool and keeps what it prints. @returns whether it went well, and the text */
+function quietly(name, argv) {
+  return new Promise((resolve) => {
+    const child = start(tool(name), argv, options({}, 'pipe'));
+    let text = '';
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (text += part));
+    child.on('error', (error) => resolve({ good: false, text: `${text}${error.message}\n` }));
+    child.on('close', (status) => resolve({ good: status === 0, text }));
   });
 }
 
-/** One check that passes or fails as a whole. */
-function check(title, ...commands) {
-  say(`\n== ${title}`);
-  const good = commands.every(([name, ...argv]) => spawn(name, argv).status === 0);
+/** One check that passes or fails as a whole; told when it has ended, as others run beside it. */
+async function check(title, ...commands) {
+  let good = true;
+  let printed = '';
+  for (const [name, ...argv] of commands) {
+    const ran = await quietly(name, argv);
+    printed += ran.text;
+    good &&= ran.good;
+    if (!good) break;
+  }
   if (good) passed++;
   else failed++;
-  say(`${good ? 'ok' : 'FAILED'}: ${title}`);
+  say(`\n== ${title}\n${printed}${good ? 'ok' : 'FAILED'}: ${title}`);
 }
 
 /** Tests with a JSON report; a run that leaves no report, or no test, has failed. */
 function tests(title, command, file, env, count) {
   say(`\n== ${title}`);
   const [name, ...argv] = command;
-  const { status } = spawn(name, argv, env);
+  const { status } = spawnSync(tool(name), argv, options(env, 2));
   let counts = { passed: 0, failed: 0 };
   try {
     counts = count(JSON.parse(readFileSync(path.join(reports, file), 'utf8')));
@@ -50,10 +61,18 @@ function tests(title, command, file, env, count) {
   if (counts.failed === 0 && (status !== 0 || counts.passed === 0)) failed++;
 }
 
-check('format', ['prettier', '--check', '--log-level', 'warn', '.']);
-check('lint', ['eslint', '.', '--max-warnings', '0']);
-check('types', ['next', 'typegen'], ['tsc', '--noEmit'], ['tsc', '-p', 'src/core/tsconfig.json']);
-check('import rules', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src']);
+const types = [
+  ['next', 'typegen'],
+  ['tsc', '--noEmit'],
+  ['tsc', '-p', 'src/core/tsconfig.json'],
+];
+await Promise.all([
+  check('lint', ['eslint', '.', '--max-warnings', '0']),
+  // The other three together take less than lint alone.
+  check('format', ['prettier', '--check', '--log-level', 'warn', '.'])
+    .then(() => check('types', ...types))
+    .then(() => check('import rules', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src'])),
+]);
 tests(
   'unit tests',
   ['vitest', 'run', '--reporter=default', '--reporter=json', '--outputFile.json=test-results/unit.json'],
@@ -62,7 +81,7 @@ tests(
   (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
 );
 if (chromium) {
-  ensureBuild();
+  ensureBuild({ VARMEK_TYPES_CHECKED: '1' });
   tests('browser tests', ['playwright', 'test'], 'browser.json', { CHROMIUM_PATH: chromium }, (report) => ({
     passed: report.stats.expected,
     failed: report.stats.unexpected + report.stats.flaky,

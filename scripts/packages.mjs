@@ -59,8 +59,8 @@ export function ensurePackages() {
   writeStamp('node_modules/.app-stamp', wanted);
 }
 
-/** Builds the app when its sources changed since the last build. */
-export function ensureBuild() {
+/** Builds the app when its sources changed since the last build; `env` is added to what the build sees. */
+export function ensureBuild(env = {}) {
   const sources = digest([
     'src',
     'public',
@@ -71,6 +71,8 @@ export function ensureBuild() {
   ]);
   if (readStamp('.next/app-stamp') === sources) return;
   say('Building (next build)');
-  run(process.execPath, [path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build']);
+  run(process.execPath, [path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'build'], {
+    env: { ...process.env, ...env },
+  });
   writeStamp('.next/app-stamp', sources);
 }

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { waterTest } from '../../src/core/plant';
 import { buildCurve, senderOhms } from '../../src/core/sender';
-import { DEMO, expect, expectClean, newJob, test } from './support';
+import { DEMO, expect, expectClean, newJob, openStage, test } from './support';
 
 const VALVE = {
   ...{ opens_c: 78, full_c: 90, hysteresis_k: 3, lift_mm: 8.5 },
@@ -50,7 +50,7 @@ test('the sender’s desk names resistance in a plug, draws its error, moves the
   page,
 }) => {
   await newJob(page, 'Van 71');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await expect(page.getByTestId('sender-verdict')).toContainText('Nothing measured yet');
   await expect(page.getByTestId('next-point')).toBeVisible();
   await expectClean(page);
@@ -91,13 +91,13 @@ test('the sender’s desk names resistance in a plug, draws its error, moves the
   // Another test keeps the one before in the chronicle.
   await page.getByRole('button', { name: 'Test it again' }).click();
   await expect(page.getByText(/1 earlier test/)).toBeVisible();
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await expect(page.getByTestId('chronicle')).toContainText('Sender on the bench: 4 readings');
 });
 
 test('volts in their circuit, the needle, three readings at one moment, rails and a wiggled wire', async ({ page }) => {
   await newJob(page, 'Van 72');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await page.getByRole('button', { name: 'Volts at the pin' }).click();
   await addSender(page, '20', '7');
   await expect(page.getByRole('alert').filter({ hasText: 'between 0 and the reference' })).toBeVisible();
@@ -136,7 +136,7 @@ test('volts in their circuit, the needle, three readings at one moment, rails an
 
 test('the thermostat’s desk: typed lift, what cannot be, the other part, and its evidence', async ({ page }) => {
   await newJob(page, 'Van 73');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await desk(page, 'Thermostat');
   await page.getByLabel('Stamped').fill('88');
   for (const r of waterTest(VALVE, COURSE)) await addLift(page, r.t_s / 60, r.water_c, r.lift_mm!);
@@ -159,7 +159,7 @@ test('the thermostat’s desk: typed lift, what cannot be, the other part, and i
     await addLift(page, r.t_s / 60, r.water_c, r.lift_mm!);
   await expect(page.getByText(/Passed: write the work down/)).toBeVisible();
   expect(await odds(page)).toBe(moved);
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await page.getByLabel('What was done').selectOption('replaced-thermostat');
   await expect(page.getByRole('checkbox', { name: /New part bench-tested/ })).toBeChecked();
 });
@@ -169,7 +169,7 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
 }) => {
   await page.clock.install({ time: new Date('2026-03-02T10:00:00Z') });
   await newJob(page, 'Van 74');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await desk(page, 'Thermostat');
   // A press without a temperature waits for one.
   await page.getByRole('button', { name: 'Closed', exact: true }).click();
@@ -202,7 +202,7 @@ test('a thermometer’s log, the clock beside the pot, light at the seat, and a 
 
 test('fan and circuits: the tree in the shop’s order, current against the fuse', async ({ page }) => {
   await newJob(page, 'Van 75');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await desk(page, 'Fan and circuits');
   const before = await odds(page);
   await page.getByLabel('At its plug').fill('12.4');
@@ -228,7 +228,7 @@ test('fan and circuits: the tree in the shop’s order, current against the fuse
 
 test('the coolant’s desk: strength on the right scale, boiling under the cap, hold and gas test', async ({ page }) => {
   await newJob(page, 'Van 76');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await desk(page, 'Coolant');
   await page
     .getByRole('group', { name: 'Glycol in the car' })
@@ -311,7 +311,7 @@ test('a bench test without a job goes into one later, and comes out again by und
 
 test('two tabs lose no reading, a full disk is told, and °F goes through', async ({ page, context }) => {
   await newJob(page, 'Van 78');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await page.getByRole('button', { name: 'Scan reading' }).click();
   await addSender(page, '20', '19', 'Scan shows');
   await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(1);
@@ -340,7 +340,7 @@ test('the heater of a thermostat is measured before a part is ordered', async ({
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await desk(page, 'Thermostat');
   await page.getByRole('link', { name: 'Measure element, supply and control line' }).click();
   const heater = page.getByRole('region', { name: /Heater of the thermostat/ });
@@ -365,7 +365,7 @@ test('a sheet for paper, a curve that is not complete, and readings that a chang
   page,
 }) => {
   await newJob(page, 'Van 81');
-  await page.keyboard.press('6');
+  await openStage(page, '6');
   await page.getByRole('button', { name: 'Volts at the pin' }).click();
   await addSender(page, '20', '4.2');
   await page.getByText('Its circuit').click();

@@ -1,4 +1,4 @@
-import { expect, expectClean, newJob, test } from './support';
+import { expect, expectClean, newJob, openStage, test } from './support';
 import type { Page } from '@playwright/test';
 
 /** Share of a cause in the odds strip, %; 0 when it is too small to be drawn. */
@@ -57,7 +57,7 @@ test('from complaint to printed drive card', async ({ page }) => {
 
 test('low level moves the odds, asks for mending first, and is taken back with undo', async ({ page }) => {
   await newJob(page, 'Truck 3');
-  await page.keyboard.press('2');
+  await openStage(page, '2');
   const before = await shareOf(page, 'Low coolant or air');
   await page
     .getByRole('group', { name: 'Level against the cold mark' })
@@ -147,7 +147,7 @@ test('nothing typed is lost on a reload in the middle of a form', async ({ page 
   await expect(page.getByRole('textbox', { name: 'Coolant', exact: true })).toHaveValue('-9');
   await expect(page.getByRole('textbox', { name: 'Outside', exact: true })).toHaveValue('3.9');
   await expect(page.getByTestId('latest-evidence')).toContainText('Sender reads low');
-  await page.keyboard.press('1');
+  await openStage(page, '1');
   await expect(page.getByLabel('When it happens', { exact: true })).toHaveValue('below freezing, first ten minutes');
 });
 
@@ -168,7 +168,7 @@ test('sender resistance is compared with the curve of the vehicle', async ({ pag
   await page.goto('/');
   await page.getByRole('link', { name: /Car 11/ }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
-  await page.keyboard.press('2');
+  await openStage(page, '2');
   await page.getByLabel('Cold, at').fill('25');
   await page.getByLabel('Cold', { exact: true }).fill('3300');
   await page.getByLabel('Warm, at').fill('90');
@@ -189,7 +189,7 @@ test('photos are kept with their stage', async ({ page }) => {
   await expect(page.getByAltText('hose.png')).toBeVisible();
   await page.reload();
   await expect(page.getByAltText('hose.png')).toBeVisible();
-  await page.keyboard.press('2');
+  await openStage(page, '2');
   await expect(page.getByRole('heading', { name: 'Cool enough to open?' })).toBeVisible();
   await expect(page.getByAltText('hose.png')).toHaveCount(0);
 });

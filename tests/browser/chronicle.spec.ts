@@ -3,7 +3,7 @@ import type { Cause } from '../../src/core/base';
 import { writeTrace } from '../../src/core/formats';
 import { startingVehicle } from '../../src/core/planning';
 import { drawScenario } from '../../src/core/plant';
-import { expect, expectClean, fillDisk, newJob, openTrace, test } from './support';
+import { expect, expectClean, fillDisk, newJob, openStage, test } from './support';
 
 /** A drive of the vehicle that `newJob` adds, with a fault. */
 const driveWith = (cause: Cause, seed: number): string =>
@@ -28,11 +28,11 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
 }) => {
   await newJob(page, 'Van 41');
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'before.csv', driveWith('thermostat-stuck-open', 900_001));
   await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
 
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await expect(page.getByTestId('chronicle').locator('li')).toHaveCount(2);
   await page.getByLabel('What was done').selectOption('replaced-thermostat');
   await page.getByLabel('Part, rating, source').fill('88 °C with seal');
@@ -44,11 +44,11 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
   await expect(page.getByText(/not proven/).first()).toBeVisible();
   await expectClean(page);
 
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'after.csv', driveWith('healthy', 900_002));
   await expect(page.getByLabel('Trace', { exact: true }).locator('option')).toHaveCount(2);
   await expect(page.getByTestId('drives-used')).toContainText('2 of 2 drives count', { timeout: 240_000 });
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   const rows = page.getByTestId('now-and-then').getByRole('row');
   const shares = async (cause: string) => {
     const text = await rows.filter({ hasText: cause }).first().textContent();
@@ -75,7 +75,7 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
 
 test('a reading entered twice counts once: the later one stands', async ({ page }) => {
   await newJob(page, 'Van 42');
-  await page.keyboard.press('2');
+  await openStage(page, '2');
   await expect(page.getByRole('heading', { name: 'Cool enough to open?' })).toBeVisible();
   const level = page.getByRole('group', { name: 'Level against the cold mark' });
   await level.getByRole('button', { name: 'low', exact: true }).click();
@@ -115,7 +115,7 @@ test('two tabs on one job keep what both of them wrote', async ({ page, context 
   await other.getByRole('checkbox', { name: 'Heater weak or never hot' }).click();
   await expect(page.getByRole('checkbox', { name: 'Heater weak or never hot' })).toBeChecked();
   await page.getByLabel('When it happens', { exact: true }).fill('in the first tab');
-  await other.keyboard.press('7');
+  await openStage(other, '7');
   await other.getByLabel('What was done').selectOption('drained-and-filled');
   await other.getByRole('button', { name: 'Write it down' }).click();
   await page.keyboard.press('Escape');
@@ -161,13 +161,13 @@ test('a choice is weighed in money, becomes an entry, and follows the shop’s o
   await newJob(page, 'Van 46');
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
   await expect(page.getByTestId('latest-evidence')).toContainText('Slow to warm up');
-  await page.keyboard.press('8');
+  await openStage(page, '8');
   await expect(page.getByTestId('actions').getByRole('row')).not.toHaveCount(1);
   const before = await page.getByTestId('act-at-once').textContent();
   await expectClean(page);
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByText(/^Written down: /)).toBeVisible();
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await expect(page.getByTestId('chronicle')).toContainText('choice');
 
   const job = page.url();

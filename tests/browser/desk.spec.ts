@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { expect, expectClean, newJob, openTrace, test, warmUp } from './support';
+import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
 import type { Page } from '@playwright/test';
 
 const demo = (name: string) => readFileSync(path.join(import.meta.dirname, '..', '..', 'public', 'demo', name), 'utf8');
@@ -11,7 +11,7 @@ async function dropLog(page: Page, name: string, text: string): Promise<void> {
 }
 
 async function openDesk(page: Page): Promise<void> {
-  await page.keyboard.press('5');
+  await openStage(page, '5');
   await expect(page).toHaveURL(/\/desk$/);
   await expect(page.getByTestId('features')).toBeVisible();
 }
@@ -22,7 +22,7 @@ const minute = async (page: Page): Promise<number> =>
 
 test('a drive on the desk: lanes, cursor, zoom, figures, marks, all by keyboard', async ({ page }) => {
   await newJob(page, 'Desk bus');
-  await openTrace(page);
+  await openStage(page, '4');
   const [header, ...rows] = demo('library.csv').trim().split('\n');
   const marked = rows.map((row, i) => `${row},${i === 300 ? 'heater hot' : ''}`);
   await dropLog(page, 'library.csv', `${[`${header},mark`, ...marked].join('\n')}\n`);
@@ -120,7 +120,7 @@ test('a drive on the desk: lanes, cursor, zoom, figures, marks, all by keyboard'
 
 test('codes, what-if, circuit, another drive, and what can be taken away', async ({ page }) => {
   await newJob(page, 'Code van');
-  await openTrace(page);
+  await openStage(page, '4');
   await dropLog(page, 'cold.csv', warmUp(58, { start_c: 6, minutes: 40 }));
   await openDesk(page);
   await page.getByRole('tab', { name: 'Codes' }).click();
@@ -179,7 +179,7 @@ test('codes, what-if, circuit, another drive, and what can be taken away', async
   await page.emulateMedia({ media: 'screen' });
 
   // A second drive in like weather can be compared, one on a summer day cannot.
-  await openTrace(page);
+  await openStage(page, '4');
   await page.getByTestId('log-file').setInputFiles({
     name: 'after.csv',
     mimeType: 'text/csv',
@@ -196,7 +196,7 @@ test('codes, what-if, circuit, another drive, and what can be taken away', async
   await expect(page.getByTestId('compare')).toContainText('logged nothing that tells the heat');
   await page.getByLabel('Laid over each other by').selectOption('temperature');
   await expect(page.getByTestId('compare-picture').locator('[data-curve="cold.csv"]')).toHaveCount(1);
-  await openTrace(page);
+  await openStage(page, '4');
   await page.getByTestId('log-file').setInputFiles({
     name: 'summer.csv',
     mimeType: 'text/csv',
@@ -217,7 +217,7 @@ test('codes, what-if, circuit, another drive, and what can be taken away', async
 
 test('what a drive does not tell is said, and a frosty start is no pass', async ({ page }) => {
   await newJob(page, 'Frost');
-  await openTrace(page);
+  await openStage(page, '4');
   const bare = warmUp(50, { start_c: -16 }).replace(/,[^,\n]*(?=\n)/g, '');
   await dropLog(page, 'bare.csv', bare);
   await openDesk(page);

@@ -1,14 +1,14 @@
 import { mkdirSync, openSync, closeSync, ftruncateSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { expect, expectClean, newJob, openTrace, test, warmUp } from './support';
+import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
 
 const drop = (page: Page, name: string, body: string | Buffer) =>
   page.getByTestId('log-file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(body) });
 
 test('a dropped log becomes a finding, survives a reload, and can be undone', async ({ page }) => {
   await newJob(page, 'Van 12');
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'drive.csv', warmUp(64));
   await expect(page.getByTestId('why').locator('li')).toHaveCount(3, { timeout: 240_000 });
   await expect(page.getByTestId('headline')).not.toHaveText('Nothing wrong');
@@ -24,7 +24,7 @@ test('a dropped log becomes a finding, survives a reload, and can be undone', as
 
 test('the same log dropped again is told, and counts once', async ({ page }) => {
   await newJob(page, 'Car 1b');
-  await openTrace(page);
+  await openStage(page, '4');
   const odds = page.getByTestId('share-strip');
   const log = warmUp(64);
   await drop(page, 'drive.csv', log);
@@ -42,7 +42,7 @@ test('the same log dropped again is told, and counts once', async ({ page }) => 
 
 test('what cannot be read says what, where, and how to mend it; nothing is lost', async ({ page }) => {
   await newJob(page, 'Van 13');
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'good.csv', warmUp(88));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   const png = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0, 0, 0, 13]);
@@ -76,7 +76,7 @@ test('of several files dropped at once each is answered for: the wrong ones told
   page,
 }) => {
   await newJob(page, 'Van 20');
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'first.csv', warmUp(88));
   await expect(page.getByTestId('imported')).toContainText('first.csv');
   const file = (name: string, body: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(body) });
@@ -103,7 +103,7 @@ test('of several files dropped at once each is answered for: the wrong ones told
 
 test('columns without names are asked for', async ({ page }) => {
   await newJob(page, 'Van 14');
-  await openTrace(page);
+  await openStage(page, '4');
   const rows = (level_c: number) => warmUp(level_c).replace('time_s,ect_c,ambient_c', 'time,temp a,temp b');
   await drop(page, 'odd.csv', rows(88));
   await expect(page.getByTestId('import-error')).toContainText('Choose which one is the coolant');
@@ -120,7 +120,7 @@ test('columns without names are asked for', async ({ page }) => {
 
 test('judging shows its progress and can be stopped and taken up again', async ({ page }) => {
   await newJob(page, 'Van 15');
-  await openTrace(page);
+  await openStage(page, '4');
   // Several logs at once, so that the judge is at work for some seconds.
   const names = Array.from({ length: 8 }, (_, i) => `log${i}.csv`);
   await page
@@ -145,7 +145,7 @@ test('judging shows its progress and can be stopped and taken up again', async (
 
 test('judging is taken up again after a reload in the middle of it', async ({ page }) => {
   await newJob(page, 'Van 23');
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'drive.csv', warmUp(72));
   await expect(page.getByRole('progressbar', { name: 'Judging' })).toBeVisible();
   await expect(page.getByTestId('why')).toHaveCount(0);
@@ -247,7 +247,7 @@ test('a million rows are read with progress while the page stays alive, and read
   await page.getByTestId('log-file').setInputFiles([]);
   await page.getByTestId('log-file').setInputFiles(large);
   // The page answers while the file is read.
-  await page.keyboard.press('1');
+  await openStage(page, '1');
   await expect(page).toHaveURL(/arrival/);
   await expect(page.getByTestId('imported')).toContainText('1000000 rows', { timeout: 240_000 });
 });
@@ -268,7 +268,7 @@ function thermocouples(): string {
 
 test('a second log of the drive is laid beside the first and can be moved and taken away', async ({ page }) => {
   await newJob(page, 'Van 19');
-  await openTrace(page);
+  await openStage(page, '4');
   await drop(page, 'drive.csv', warmUp(88));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   await page.getByRole('button', { name: 'How it was read' }).click();

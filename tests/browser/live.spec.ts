@@ -1,8 +1,8 @@
-import { expect, expectClean, newJob, test } from './support';
+import { expect, expectClean, newJob, openStage, test } from './support';
 
 test('a warm-up is logged live, survives a reload, sounds its limit, and becomes a finding', async ({ page }) => {
   await newJob(page, 'Van 21');
-  await page.keyboard.press('4');
+  await openStage(page, '4');
   await page.getByRole('link', { name: 'Log live from an adapter' }).click();
   await page.getByLabel('Simulated vehicle').selectOption('thermostat-stuck-open');
   await page.getByLabel('How fast').selectOption('60');
@@ -34,7 +34,7 @@ test('a warm-up is logged live, survives a reload, sounds its limit, and becomes
 
 test('the stop limit is told and can be silenced', async ({ page }) => {
   await newJob(page, 'Van 22');
-  await page.keyboard.press('3');
+  await openStage(page, '3');
   await page.getByLabel('Stop at').fill('60');
   await page.getByLabel('Stop at').blur();
   await page.getByRole('link', { name: 'Log live' }).click();

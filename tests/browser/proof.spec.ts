@@ -3,7 +3,7 @@ import type { Download, Page } from '@playwright/test';
 import { VEHICLES } from '../../scripts/demoGarage';
 import type { Phase } from '../../src/core/plant';
 import { plantLog } from '../support/plantLog';
-import { DEMO, expect, expectClean, fillDisk, test } from './support';
+import { DEMO, expect, expectClean, fillDisk, openStage, test } from './support';
 
 const ARRIVAL = `${DEMO}/jobs/demo-arrival`;
 const ROUND: readonly Phase[] = [
@@ -85,20 +85,20 @@ test('a job carried from the complaint to the signed-off report', async ({ page 
     timeout: 240_000,
   });
 
-  await page.keyboard.press('8');
+  await openStage(page, '8');
   await page.getByLabel('What is chosen').selectOption('replace-thermostat');
   await press(page, /Write/);
-  await page.keyboard.press('1');
+  await openStage(page, '1');
   await press(page, 'Cleared');
 
   // Nothing was done yet: the page says what would prove it, and nothing can be signed as proven.
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await expect(page.getByTestId('proof-plan')).toContainText('cold after a night');
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await writeWork(page, 'replaced-thermostat', '84 °C, maker’s, with seal');
   await writeWork(page, 'drained-and-filled', 'half mix');
 
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await expect(page.getByTestId('proof-verdict')).toHaveText('Not proven yet');
   await expect(page.getByTestId('proof-lacks')).toContainText('no drive after the work');
   await expect(row(page, 'codes-saved')).toHaveAttribute('data-state', 'met');
@@ -110,21 +110,21 @@ test('a job carried from the complaint to the signed-off report', async ({ page 
 
   // A proof on another drive than the complaint’s says so: on the page, at the signature, in the report.
   await drop(page, 'summer.csv');
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   const lacks = page.getByTestId('proof-lacks');
   await expect(lacks).toContainText('did not have a cold start after a night', { timeout: 240_000 });
   await expect(lacks).toContainText(/outside it was 2\d °C, on the drive of before 1 °C/);
   await press(page, 'Proven');
   await expect(page.getByTestId('sign-says')).toContainText('did not have a cold start');
-  await page.keyboard.press('r');
+  await openStage(page, 'r');
   await printable(page);
   await expect(page.getByTestId('paper')).toContainText('did not have a cold start');
 
   // The next cold morning.
   await page.clock.setSystemTime(new Date('2027-01-12T07:00:00Z'));
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await drop(page, 'after.csv');
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await expect(page.getByTestId('proof-changes')).toBeVisible({ timeout: 240_000 });
   for (const item of ['first-heat', 'opening', 'hold', 'sag']) {
     await expect(row(page, item)).toHaveAttribute('data-state', 'met', { timeout: 240_000 });
@@ -170,12 +170,12 @@ test('a job carried from the complaint to the signed-off report', async ({ page 
     await page.keyboard.press('Tab');
   };
   await level('4');
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await expect(row(page, 'level-again')).toContainText('One cold level');
   await page.clock.setSystemTime(new Date('2027-01-15T07:00:00Z'));
   await page.goto(`${ARRIVAL}/cold-look`);
   await level('3');
-  await page.keyboard.press('q');
+  await openStage(page, 'q');
   await expect(row(page, 'level-again')).toHaveAttribute('data-state', 'met');
   await accept(page, 'leaks-later', 'dry');
   await expect(page.getByTestId('proof-verdict')).toHaveText('Proven', { timeout: 240_000 });
@@ -214,7 +214,7 @@ async function notCuredAndShopReport(page: Page): Promise<void> {
   await expectClean(page);
   await page.goto(`${DEMO}/jobs/demo-clinic/prove`);
   await expect(page.getByTestId('proof-separable')).toContainText('Not separable', { timeout: 240_000 });
-  await page.keyboard.press('r');
+  await openStage(page, 'r');
   await printable(page);
   await expect(page.getByTestId('paper')).toContainText('nobody can say which of them did it');
 
@@ -228,6 +228,9 @@ async function notCuredAndShopReport(page: Page): Promise<void> {
   await expect(page.getByTestId('paper-cautions')).toContainText('Recycling point');
   await expect(paper).toContainText('Minutes: 90 planned, 115 taken');
   await expect(page.getByTestId('cost-sum')).toHaveText('246.50 €');
+  await expect(page.getByTestId('cost')).toContainText(/\d l used/);
+  await page.getByLabel('Units of the reader').selectOption('us');
+  await expect(page.getByTestId('cost')).toContainText(/\d US (gal|qt) used/);
   await expectClean(page);
   await expectPaper(page, 688);
   const shop = JSON.parse((await saved(page, 'JSON')).text) as { entries: unknown[]; odds: { steps: unknown[] } };

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { CAUTIONS } from '../../src/core/cautions';
 import { REPAIR_CAUTIONS } from '../fixtures/repairCautions';
-import { DEMO, expect, expectClean, fillDisk, newJob, test, warmUp } from './support';
+import { DEMO, expect, expectClean, fillDisk, newJob, openStage, test, warmUp } from './support';
 
 /** Opens a part of the repair of the open job. */
 async function part(page: Page, name: string): Promise<void> {
@@ -70,7 +70,7 @@ test('a demo job is carried from its finding to filled and bled, in gloves', asy
   await expect(page.getByTestId('headline')).toContainText('Thermostat', { timeout: 240_000 });
   const before = await odds(page);
 
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await expect(page.getByTestId('plan-cost')).toContainText('Nothing planned yet');
   await press(page, 'Plan it');
   await expect(page.getByTestId('planned-part').first()).toBeVisible();
@@ -131,7 +131,7 @@ test('a demo job is carried from its finding to filled and bled, in gloves', asy
   await expectForGloves(page);
   await expectClean(page);
   // The signs hang on every screen of the job.
-  await page.keyboard.press('1');
+  await openStage(page, '1');
   for (const sign of ['Do not start', 'No valve fitted', 'Cap off', '1 plug still in', '1 unplugged', 'Dropped']) {
     await expect(page.getByTestId('open-signs')).toContainText(sign);
   }
@@ -237,7 +237,7 @@ test('a demo job is carried from its finding to filled and bled, in gloves', asy
   await expect(page.getByText('Filled and bled. This repair is closed.')).toBeVisible();
   await expect(page.getByTestId('open-signs')).toHaveCount(0);
   await expectClean(page);
-  await page.keyboard.press('7');
+  await openStage(page, '7');
   await expect(page.getByTestId('chronicle')).toContainText(
     'Filled and bled: the cold level stayed over a heat cycle.',
   );
@@ -292,7 +292,7 @@ test('the runner is right to the second after a reload, ten minutes asleep, and 
 }) => {
   await page.clock.install({ time: new Date('2026-03-02T10:00:00Z') });
   await newJob(page, 'Van 91');
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await part(page, 'Bleed');
   await page.getByRole('combobox', { name: 'Procedure' }).selectOption('timed-holds');
   await press(page, 'Start');
@@ -417,7 +417,7 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
   await expect(page.getByTestId('own-procedures')).toContainText('Quay 1.9');
 
   await newJob(page, 'Van 92');
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await part(page, 'Bleed');
   await page.getByRole('combobox', { name: 'Procedure' }).selectOption({ label: 'Quay 1.9' });
   await expect(page.getByText('maker’s manual, page 19-12')).toBeVisible();
@@ -447,7 +447,7 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
     .getByTestId('job-file')
     .setInputFiles({ name: 'job.zip', mimeType: 'application/zip', buffer: readFileSync(jobFile) });
   await expect(there).toHaveURL(/\/jobs\//);
-  await there.keyboard.press('9');
+  await openStage(there, '9');
   await part(there, 'Bleed');
   await expect(there.getByTestId('runner-place')).toContainText('Quay 1.9. Step 2 of 3, time 2');
   await expect(there.getByTestId('run-readings')).toContainText('112 °C');
@@ -463,7 +463,7 @@ test('every caution of the repair stands on its step', async ({ page }) => {
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await press(page, 'Running without a thermostat');
   await press(page, 'Cover over the radiator');
   await expect(page.getByTestId('exceptions')).toContainText(CAUTIONS['no-valve-fitted']);
@@ -501,7 +501,7 @@ test('two tabs lose no line, a full disk is told, impossible figures stay in the
   await page.getByRole('button', { name: /Units:/ }).click();
   await page.getByRole('dialog').getByLabel('Volume').selectOption('US gal');
   await page.getByRole('dialog').getByRole('button', { name: 'Close' }).first().click();
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await part(page, 'Drain and flush');
   const other = await context.newPage();
   await other.goto(page.url());
@@ -533,7 +533,7 @@ test('bubbles that go on lead to the gas test; a repair closes without a settled
   page,
 }) => {
   await newJob(page, 'Van 95');
-  await page.keyboard.press('9');
+  await openStage(page, '9');
   await part(page, 'Mix and fill');
   await flow(page, '0.1');
   await part(page, 'Bleed');

@@ -1,6 +1,6 @@
 import type { FileChooser } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expect, expectClean, newJob, test, warmUp } from './support';
+import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
 
 test('a whole job by keyboard', async ({ page }) => {
   // Listened for from the start: choosers are caught only from some moments after the first listener on.
@@ -19,7 +19,7 @@ test('a whole job by keyboard', async ({ page }) => {
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByRole('checkbox', { name: 'Slow to warm up' })).toBeChecked();
-  await page.keyboard.press('4');
+  await openStage(page, '4');
   await expect(page.getByRole('heading', { name: /Log a warm-up/ })).toBeVisible();
   await page.keyboard.press('o');
   await expect.poll(() => choosers.length).toBe(1);

@@ -48,10 +48,15 @@ export async function newJob(page: Page, plate: string, options: { inlet?: boole
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
 }
 
-/** From anywhere on a job to its trace, by its key. */
-export async function openTrace(page: Page): Promise<void> {
-  await page.keyboard.press('4');
-  await expect(page).toHaveURL(/\/jobs\/[^/]+$/);
+/** From anywhere on a job to a stage of it, by its key; pressed again where the page did not listen yet. */
+export async function openStage(page: Page, key: string): Promise<void> {
+  const stage = page
+    .getByRole('navigation', { name: 'Stages of the job' })
+    .getByRole('link', { name: new RegExp(`^${key} `) });
+  await expect(async () => {
+    await page.keyboard.press(key);
+    await expect(stage).toHaveAttribute('aria-current', 'page', { timeout: 5000 });
+  }).toPass({ timeout: 120_000 });
 }
 
 /** A warm-up as canonical CSV that holds at a level, °C. */

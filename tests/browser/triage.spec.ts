@@ -1,6 +1,6 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { expect, expectClean, newJob, openTrace, test, warmUp } from './support';
+import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -53,7 +53,7 @@ test('a folder is taken whole, its own name telling the vehicle', async ({ page 
 
 test('a job is saved as a file and opened again beside the first', async ({ page }) => {
   await newJob(page, 'Van 33');
-  await openTrace(page);
+  await openStage(page, '4');
   await page.getByTestId('log-file').setInputFiles(file('drive.csv', warmUp(64)));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   const saving = page.waitForEvent('download');

@@ -41,7 +41,7 @@ describe('cost sheet', () => {
     );
     const found = costSheet(sheet, closing({ extraCosts: [{ id: 'f', what: 'Fuel', amount: 7 }] }), basis);
     // 1.9 l of concentrate: two containers of 1.5 l; 1.1 l left, worth 7.33.
-    expect(found.lines.find((l) => l.key === 'coolant')!.actual).toBe(20);
+    expect(found.lines.find((l) => l.key === 'coolant')).toMatchObject({ actual: 20, how: '2 × 10.00', used_l: 1.9 });
     expect(found.containerRest.l).toBeCloseTo(1.1, 9);
     expect(found.containerRest.worth).toBeCloseTo(7.333, 3);
     expect(found.actual).toBeCloseTo(40 + 4.5 + 20 + 90 + 7, 9);

@@ -9,6 +9,8 @@ export interface CostLine {
   readonly what: string;
   /** How it comes about. */
   readonly how: string;
+  /** Coolant that went in, of what was bought; only of that line. */
+  readonly used_l?: number;
   /** As planned; null where it was not. */
   readonly planned: number | null;
   /** As it came; null while it is not known. */
@@ -60,7 +62,8 @@ function coolantLine(
   const need = containersFor(used_l, container_l, containerPrice);
   const line: CostLine = {
     ...{ key: 'coolant', what: 'Coolant', planned: coolantPlanned(repair, vehicle), actual: need.cost },
-    how: `${need.containers} × ${containerPrice.toFixed(2)}, ${used_l.toFixed(1)} l used`,
+    how: `${need.containers} × ${containerPrice.toFixed(2)}`,
+    used_l,
   };
   return { line, rest: { l: need.left_l, worth: need.leftCost } };
 }
