@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Download, Page } from '@playwright/test';
-import { VEHICLES } from '../../scripts/demoGarage';
+import { VEHICLES } from '../../scripts/demo-garage/garage';
 import type { Phase } from '../../src/core/plant';
 import { plantLog } from '../support/plantLog';
 import { DEMO, expect, expectClean, fillDisk, openStage, test } from './support';

@@ -4,11 +4,11 @@ import { UNITS, unitOf } from '@/core/base';
 import { WORK } from '@/core/case';
 import { EXCEPTIONS, EXTRAS, fastenerText, pickList } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
+import { PartsTable } from '@/job/PartsTable';
 import { useRepair } from '@/job/useRepair';
-import { useUnits } from '@/ui/units';
 
-const CELL = '[&_td]:border-b [&_td]:border-base-content/30 [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3 [&_th]:text-left';
-const YES = (v: boolean | null): string => (v === null ? '?' : v ? 'yes' : 'no');
+const CELL =
+  '[&_td]:border-b [&_td]:border-base-content/30 [&_td]:py-1 [&_td]:pr-3 [&_th]:pr-3 [&_th]:text-left [&_tbody_th]:border-b [&_tbody_th]:border-base-content/30';
 
 /** Everything to lay out, with boxes to tick by pen. */
 export function PickSheet({ coolantLine }: { coolantLine: string | null }) {
@@ -45,7 +45,6 @@ export function PickSheet({ coolantLine }: { coolantLine: string | null }) {
 /** The job on paper: what is done with what, the maker’s figures, screws with their torque, what is outside the usual way. */
 export function JobSheet({ coolantLine }: { coolantLine: string | null }) {
   const { sheet } = useRepair();
-  const { show } = useUnits();
   const { plan, strip } = sheet;
   const screws = strip.items.filter((i) => i.kind === 'bolt');
   const torque = (nm: number) =>
@@ -66,34 +65,7 @@ export function JobSheet({ coolantLine }: { coolantLine: string | null }) {
             : `${plan.minutesPlanned} min planned; taken: ${plan.minutesTaken ?? '________'}.`}
         </p>
       </div>
-      {plan.parts.length > 0 && (
-        <table className={`w-full ${CELL}`}>
-          <thead>
-            <tr>
-              <th>Part</th>
-              <th>Rated</th>
-              <th>Build</th>
-              <th>Seal along</th>
-              <th>Vent</th>
-              <th>Warranty</th>
-              <th>From</th>
-            </tr>
-          </thead>
-          <tbody>
-            {plan.parts.map((p) => (
-              <tr key={p.id}>
-                <td className="font-semibold">{p.name}</td>
-                <td>{p.rated_c === null ? '' : show('temperature', p.rated_c)}</td>
-                <td>{p.build ?? ''}</td>
-                <td>{p.rated_c === null ? '' : YES(p.sealIncluded)}</td>
-                <td>{p.rated_c === null ? '' : YES(p.vent)}</td>
-                <td>{p.warrantyUntil}</td>
-                <td>{p.note}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <PartsTable parts={plan.parts} className={`w-full ${CELL}`} />
       {coolantLine !== null && (
         <p>
           {coolantLine}. In the car: {plan.coolant.approvalInCar || 'not known'}.

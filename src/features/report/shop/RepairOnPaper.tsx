@@ -5,9 +5,8 @@ import { wasteRecord } from '@/core/closing';
 import { fastenerText, insideNow } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { percent } from '@/job/jobWords';
+import { PartsTable } from '@/job/PartsTable';
 import { useUnits } from '@/ui/units';
-
-const YES = (v: boolean | null): string => (v === null ? '?' : v ? 'yes' : 'no');
 
 /** What the repair used: amounts, parts, screws, minutes. */
 export function RepairOnPaper() {
@@ -25,36 +24,7 @@ export function RepairOnPaper() {
       <p>
         Minutes: {plan.minutesPlanned ?? 'not'} planned, {plan.minutesTaken ?? 'not written down as'} taken.
       </p>
-      {plan.parts.length > 0 && (
-        <table data-testid="paper-parts">
-          <thead>
-            <tr>
-              <th>Part</th>
-              <th>Rated</th>
-              <th>Build</th>
-              <th>Source</th>
-              <th>Seal along</th>
-              <th>Vent</th>
-              <th>Warranty</th>
-              <th>Note</th>
-            </tr>
-          </thead>
-          <tbody>
-            {plan.parts.map((p) => (
-              <tr key={p.id}>
-                <th>{p.name}</th>
-                <td>{p.rated_c === null ? '' : show('temperature', p.rated_c)}</td>
-                <td>{p.build ?? ''}</td>
-                <td>{p.source === null ? '?' : p.source === 'maker' ? 'maker’s' : 'other'}</td>
-                <td>{p.rated_c === null ? '' : YES(p.sealIncluded)}</td>
-                <td>{p.rated_c === null ? '' : YES(p.vent)}</td>
-                <td>{p.warrantyUntil}</td>
-                <td>{p.note}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <PartsTable parts={plan.parts} />
       {drain.lines.length > 0 && (
         <table data-testid="paper-ledger">
           <thead>

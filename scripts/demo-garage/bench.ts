@@ -1,6 +1,6 @@
 /** Parts of the demo garage's vehicles that were tested on the bench. */
-import { newSenderBench, newThermostatBench, readingsOf, type BenchTest } from '../src/core/bench';
-import { waterTest } from '../src/core/plant';
+import { newSenderBench, newThermostatBench, readingsOf, type BenchTest } from '../../src/core/bench';
+import { waterTest } from '../../src/core/plant';
 
 /** Measured at the quay: a sender whose element has shifted, scan reading beside a thermometer. */
 export const HARBOUR_SENDER: BenchTest = {

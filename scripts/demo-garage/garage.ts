@@ -1,10 +1,10 @@
 /** The demo garage: a made-up municipal workshop on a made-up cold coast. */
-import type { ChannelName } from '../src/core/base';
-import type { BenchTest } from '../src/core/bench';
-import type { Phase, PlantFault } from '../src/core/plant';
-import { FERRY_THERMOSTAT, HARBOUR_SENDER } from './demoBench';
-import { FERRY_REPAIR } from './demoRepair';
-import { vehicle, type DemoVehicle } from './demoVehicle';
+import type { ChannelName } from '../../src/core/base';
+import type { BenchTest } from '../../src/core/bench';
+import type { Phase, PlantFault } from '../../src/core/plant';
+import { FERRY_THERMOSTAT, HARBOUR_SENDER } from './bench';
+import { FERRY_REPAIR } from './repair';
+import { vehicle, type DemoVehicle } from './vehicle';
 
 /** Vehicles of the demo garage by key. */
 export const VEHICLES: Record<string, DemoVehicle> = {

@@ -1,4 +1,4 @@
-import type { Vehicle } from '../src/core/base';
+import type { Vehicle } from '../../src/core/base';
 
 /** A vehicle of the demo garage: half a mix, an ordinary cap. */
 export const vehicle = (

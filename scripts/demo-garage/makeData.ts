@@ -4,15 +4,16 @@
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { celsiusToFahrenheit, KM_PER_MILE, type ChannelName, type Trace } from '../src/core/base';
-import { writeTrace } from '../src/core/formats';
-import { judgeNow } from '../src/core/judge';
-import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive } from '../src/core/plant';
-import { ARRIVAL, JOBS, VEHICLES, type DemoJob } from './demoGarage';
-import { PROOF_JOBS, type DemoDrive, type ProofJob } from './demoProof';
-import { PROOF_VEHICLES } from './demoProofVehicles';
+import { celsiusToFahrenheit, KM_PER_MILE, type ChannelName, type Trace } from '../../src/core/base';
+import { writeTrace } from '../../src/core/formats';
+import { judgeNow } from '../../src/core/judge';
+import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive } from '../../src/core/plant';
+import { ARRIVAL, JOBS, VEHICLES, type DemoJob } from './garage';
+import { PROOF_JOBS } from './proofJobs';
+import type { DemoDrive, ProofJob } from './proofKit';
+import { PROOF_VEHICLES } from './proofVehicles';
 
-const FOLDER = path.join(import.meta.dirname, '..', 'public', 'demo');
+const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
 
 /** The same samples as another logger would write them. */
 function writeStyled(trace: Trace, style: DemoJob['style']): string {

@@ -1,4 +1,4 @@
-import { vehicle, type DemoVehicle } from './demoVehicle';
+import { vehicle, type DemoVehicle } from './vehicle';
 
 /** Vehicles of these jobs by key. */
 export const PROOF_VEHICLES: Record<string, DemoVehicle> = {

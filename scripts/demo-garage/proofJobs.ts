@@ -1,109 +1,19 @@
 /** Jobs of the demo garage that are at their proof or beyond: one to be proved, one proved, one that came back, one whose repairs cannot be told apart, one closed years ago whose vehicle drifted since. */
-import type { ChannelName } from '../src/core/base';
-import type { Phase, PlantFault } from '../src/core/plant';
-
-/** A drive of such a job. */
-export interface DemoDrive {
-  readonly file: string;
-  /** Hours after the arrival at which it was logged. */
-  readonly after_h: number;
-  readonly ambient_c: number;
-  readonly heater_pct: number;
-  readonly phases: readonly Phase[];
-  readonly fault?: Partial<PlantFault>;
-  readonly channels: readonly ChannelName[];
-  readonly seed: number;
-}
-
-/** A job with several drives of one car, entries at their hours, and its papers. */
-export interface ProofJob {
-  readonly id: string;
-  readonly vehicle: string;
-  readonly complaint: string;
-  readonly state: string;
-  readonly daysAgo: number;
-  readonly bodySeed: number;
-  readonly drives: readonly DemoDrive[];
-  readonly entries: readonly (Readonly<Record<string, unknown>> & { readonly after_h: number })[];
-  readonly repair?: object;
-  readonly closing?: object;
-}
-
-const FULL: readonly ChannelName[] = [
-  'ect_c',
-  'iat_c',
-  'ambient_c',
-  'speed_kmh',
-  'rpm',
-  'load_pct',
-  'maf_gps',
-  'fan_pct',
-  'heater_pct',
-];
-const COOLANT_ONLY: readonly ChannelName[] = ['ect_c', 'ambient_c'];
-const round: readonly Phase[] = [
-  { kind: 'idle', duration_s: 60 },
-  { kind: 'town', duration_s: 420 },
-  { kind: 'road', duration_s: 660 },
-  { kind: 'town', duration_s: 180 },
-  { kind: 'idle', duration_s: 480 },
-];
-const said = (item: string) => ({ after_h: 0, kind: 'statement', item, answer: 'yes' });
-const code = (name: string, clearedAfter_h: number | null) => ({
-  ...{ after_h: 0.2, kind: 'code', code: name, freezeFrame: '' },
-  clearedAfter_h,
-});
-const work = (after_h: number, kind: string, detail: string) => ({
-  after_h,
-  kind: 'work',
-  work: kind,
-  detail,
-  benchPassed: false,
-});
-const shown = (after_h: number, item: string, answer: string, text = '') => ({
-  after_h,
-  kind: 'proof',
-  item,
-  answer,
-  text,
-});
-const level = (after_h: number, above_mark_mm: number, at_c: number) => ({
-  ...{ after_h, kind: 'measurement', name: 'level', place: 'cold look' },
-  values: { above_mark_mm, at_c },
-});
-const part = (id: string, name: string, more: object) => ({ id, name, work: 'replaced-thermostat', ...more });
-const line = (id: string, kind: string, l: number, where: string, pct: number | null = null) => ({
-  ...{ id, at: 0, kind, l, measuredBy: 'jug', where, pct },
-});
-const screw = (id: string, place: string, length_mm: number, torque_nm: number) => ({
-  ...{
-    id,
-    kind: 'bolt',
-    name: `Housing screw, ${place}`,
-    at: 0,
-    place,
-    thread: 'M6',
-    head_mm: 10,
-    length_mm,
-    torque_nm,
-  },
-  ...{ torqueSource: 'maker’s manual 11-2', backAt: 1 },
-});
-
-const thermostatRepair = (plan: object, lines: readonly object[]) => ({
-  plan: {
-    ...{ works: ['replaced-thermostat'], minutesPlanned: 90 },
-    coolant: {
-      ...{ glycol: 'ethylene', kind: 'concentrate', container_l: 1.5, containerPrice: 11 },
-      ...{ approvalInCar: 'KV 17-B', approvalNew: 'KV 17-B', water: 'demineralised' },
-    },
-    ...plan,
-  },
-  strip: { items: [screw('s1', 'top', 35, 9), screw('s2', 'bottom', 22, 9)], closedAt: 1 },
-  drain: { shortfall_l: 0, start_pct: 50, lines },
-  written: { 'replaced-thermostat': 1, 'drained-and-filled': 1 },
-  closedAt: 1,
-});
+import {
+  FULL,
+  COOLANT_ONLY,
+  round,
+  said,
+  code,
+  work,
+  shown,
+  level,
+  part,
+  line,
+  thermostatRepair,
+  type ProofJob,
+} from './proofKit';
+import { SURVEY } from './yearlyJobs';
 
 /** To be proved: the part is in, the drive is done, the second day is still to come. */
 const PARCEL: ProofJob = {
@@ -338,59 +248,6 @@ const CLINIC: ProofJob = {
     },
   ],
 };
-
-const yearly = (id: string, daysAgo: number, opening_k: number, seed: number, more: Partial<ProofJob>): ProofJob => ({
-  ...{ id, vehicle: 'survey', daysAgo, bodySeed: 351, state: 'finished', complaint: 'Yearly check with a log.' },
-  drives: [
-    {
-      ...{
-        file: `${id.replace('demo-', '')}.csv`,
-        after_h: 70,
-        ambient_c: 6,
-        heater_pct: 30,
-        phases: round,
-        channels: FULL,
-        seed,
-      },
-      ...(opening_k === 0 ? {} : { fault: { cause: 'thermostat-opens-early', openingShift_k: opening_k } as const }),
-    },
-  ],
-  entries: [],
-  ...more,
-});
-
-/** Closed years ago; the logs of the years since show the opening coming down. */
-const SURVEY: readonly ProofJob[] = [
-  yearly('demo-survey-closed', 1475, 0, 352, {
-    complaint: 'Hose at the thermostat housing wet. Renewed, logged as a reference.',
-    entries: [
-      work(3, 'replaced-seal', 'housing was dripping'),
-      {
-        after_h: 74,
-        kind: 'proof',
-        item: 'verdict',
-        answer: 'proven',
-        by: 'J. Sund',
-        text: 'dry after three days',
-        traceFile: 'survey-closed.csv',
-      },
-    ],
-    closing: {
-      ...{
-        odometer_km: 31_200,
-        by: 'J. Sund',
-        handedOverAt: 1,
-        notesNext: 'Lower housing screw is 22 mm, the upper 35: do not swap. Tap of the radiator turns left.',
-      },
-      nextDue: { what: 'Coolant', on: '2026-10-15', at_km: 90_000, source: 'handbook' },
-    },
-  }),
-  yearly('demo-survey-2', 740, -5, 353, {}),
-  yearly('demo-survey-3', 30, -10, 354, {
-    complaint: 'Yearly check with a log. Driver says it takes a little longer.',
-    state: 'to-look-at',
-  }),
-];
 
 /** All of them. */
 export const PROOF_JOBS: readonly ProofJob[] = [PARCEL, SCHOOL, QUAY, CLINIC, ...SURVEY];
