@@ -283,6 +283,35 @@ async function handOver(page: Page): Promise<void> {
   await expect(page.getByTestId('vehicles-due')).toContainText('Parcel van 3');
 }
 
+/** A job that comes and goes in another tab is counted here, the last count staying in sight meanwhile. */
+async function followsAnotherTab(page: Page): Promise<void> {
+  const count = page.getByTestId('history-count');
+  const other = await page.context().newPage();
+  await other.goto(`${DEMO}/jobs/new?vehicle=demo-parcel`);
+  await other.getByRole('button', { name: 'Open the job' }).click();
+  await expect(count).toContainText('16 jobs');
+  const jobId = /jobs\/([^/]+)/.exec(other.url())![1]!;
+  // A finding that no version of ours wrote leaves only its own job out, and says so.
+  await other.evaluate(async (id) => {
+    const open = indexedDB.open('varmek');
+    const db = await new Promise<IDBDatabase>((done) => (open.onsuccess = () => done(open.result)));
+    const writing = db.transaction(['entries', 'findings'], 'readwrite');
+    const entry = { id: 'odd-drive', jobId: id, at: Date.now(), kind: 'drive', traceId: 'odd', leftOut: '' };
+    writing.objectStore('entries').put(entry);
+    writing.objectStore('findings').put({ traceId: 'odd', jobId: id, finding: { verdict: 'none' } });
+    await new Promise((done) => (writing.oncomplete = done));
+    db.close();
+  }, jobId);
+  await page.reload();
+  await expect(count).toContainText('15 jobs');
+  await expect(page.getByTestId('history-unread')).toContainText('One job is left out');
+  await expect(page.getByRole('link', { name: 'Open the job' })).toHaveAttribute('href', `/jobs/${jobId}/case`);
+  await other.getByRole('button', { name: 'Delete job' }).click();
+  await expect(page.getByTestId('history-unread')).toHaveCount(0);
+  await expect(count).toContainText('15 jobs');
+  await other.close();
+}
+
 /** What is counted, what is too few, drift and what is due. */
 async function overAllJobs(page: Page): Promise<void> {
   await page.goto(DEMO);
@@ -294,6 +323,7 @@ async function overAllJobs(page: Page): Promise<void> {
   await page.keyboard.press('g');
   await page.keyboard.press('h');
   await expect(page.getByTestId('history-count')).toContainText('15 jobs', { timeout: 240_000 });
+  await followsAnotherTab(page);
   await expect(page.getByTestId('first-right')).toContainText('Too few to say');
   await expect(page.getByTestId('rates-few')).toContainText('Too few to say');
   await expect(page.getByTestId('parts-back')).toContainText('too few to say');

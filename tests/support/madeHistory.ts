@@ -12,7 +12,7 @@ export const madeCase = (
 
 /** A past job written by hand. */
 export const madePastJob = (change: Partial<PastJob> & { readonly jobId: string }): PastJob => ({
-  ...{ vehicleId: change.jobId, arrivedAt: 0, first: null, truth: null, noTruth: 'no verdict yet', verdict: null },
+  ...{ vehicleId: change.jobId, arrivedAt: 0, first: null, truth: null, noTruth: 'no verdict yet' },
   ...{
     works: [],
     parts: [],
@@ -44,7 +44,6 @@ export function madeHistory(groups: readonly MadeGroup[]): PastJob[] {
         first: { at: 0, cause, group: sameAct(cause), grade: gradeFor(claimed), claimed },
         truth: { causes: [i < right ? cause : really], by: 'fault-found' },
         noTruth: '',
-        verdict: 'proven',
       }),
     ),
   );

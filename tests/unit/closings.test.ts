@@ -13,7 +13,7 @@ import { database } from '@/storage/database';
 import { listDueVehicles } from '@/storage/dueVehicles';
 import { addEntry, giveProof, undoEntries } from '@/storage/entries';
 import { addJob, loadEntries, loadJob, setStanding } from '@/storage/jobs';
-import { listJobIds, loadPapers, watchPastJobs } from '@/storage/pastJobs';
+import { listJobIds, loadPapers } from '@/storage/pastJobs';
 import { signVerdict, undoVerdict } from '@/storage/proofs';
 import { changeRepair } from '@/storage/repairs';
 import { rowsOfJob } from '@/storage/tables';
@@ -55,33 +55,6 @@ describe('the closing of a job', () => {
     expect(!refused.ok && refused.error.message).toMatch(/another version.*kept as it came/);
     expect((await loadClosing(id))!.sheet).toEqual(odd);
     expect((await loadPapers(id)).closing).toBeNull();
-  });
-
-  it('tells those who count over all jobs, as does every other change, until they leave', async () => {
-    const { id } = await aJob();
-    let seen = 0;
-    const end = watchPastJobs(
-      () => (seen += 1),
-      (error) => expect.unreachable(String(error)),
-    );
-    const afterNext = async (change: () => Promise<unknown>) => {
-      const before = seen;
-      await change();
-      await expect.poll(() => seen).toBeGreaterThan(before);
-    };
-    await expect.poll(() => seen).toBe(1);
-    await afterNext(() =>
-      good(addEntry(id, { kind: 'work', work: 'replaced-thermostat', detail: '', benchPassed: false })),
-    );
-    await afterNext(() => good(changeClosing(id, (s) => ({ ...s, notesNext: 'long screw' }))));
-    await afterNext(() => good(changeClosing(id, (s) => ({ ...s, notesNext: 'longer screw' }))));
-    await afterNext(() =>
-      good(signVerdict(id, newProof({ item: 'verdict', answer: 'proven' }), { state: 'finished' })),
-    );
-    end();
-    const left = seen;
-    await aJob();
-    expect(seen).toBe(left);
   });
 
   it('notes come up at the next arrival of that vehicle only, latest first', async () => {

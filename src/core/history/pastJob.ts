@@ -57,7 +57,6 @@ export interface PastJob {
   readonly truth: Truth | null;
   /** Why nothing counts as the truth. */
   readonly noTruth: string;
-  readonly verdict: 'proven' | 'not-proven' | 'not-cured' | null;
   readonly works: readonly { readonly work: WorkKind; readonly at: number }[];
   readonly parts: readonly FittedPart[];
   readonly minutes: { readonly planned: number | null; readonly taken: number | null };
@@ -158,13 +157,11 @@ export function pastJobOf(input: PastJobInput): PastJob {
   const fittedAt = works.at(-1)?.at ?? null;
   const cost =
     closing && repair ? costSheet(repair, closing, { vehicle, prices: pricesFor(vehicle, figures.ownPrices) }) : null;
-  const verdict = lastVerdict(entries)?.answer as PastJob['verdict'] | undefined;
   return {
     ...{ jobId, vehicleId, arrivedAt },
     first: firstFinding(found),
     truth: typeof truth === 'string' ? null : truth,
     noTruth: typeof truth === 'string' ? truth : '',
-    verdict: verdict ?? null,
     works: works.map(({ work, at }) => ({ work, at })),
     parts:
       fittedAt === null

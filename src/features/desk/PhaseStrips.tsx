@@ -2,7 +2,7 @@
 
 import type { DrivePhases, Span } from '@/core/drive';
 import type { Range } from '@/ui/picture/lane';
-import { PLOT_RIGHT } from '@/ui/picture/CursorFrame';
+import { PLOT_RIGHT } from '@/ui/picture/scale';
 import { GUTTER } from './DeskLanes';
 
 /** Phases by name, with their shade: heat on one strip, the road on the other. */

@@ -1,6 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
+import Link from 'next/link';
 import { WORK } from '@/core/case';
 import { causeName } from '@/core/evidence';
 import {
@@ -16,6 +17,7 @@ import {
 import { causeLook } from '@/job/causeLook';
 import { GRADE_NAME, percent } from '@/job/jobWords';
 import { useFigures } from '@/job/useFigures';
+import { isWhole, type PastJobs } from '@/job/countPastJobs';
 import { usePastJobs } from '@/job/usePastJobs';
 import { Glyph } from '@/ui/Glyph';
 import { useUnits } from '@/ui/units';
@@ -221,11 +223,35 @@ function Tests({ jobs }: { jobs: readonly PastJob[] }) {
   );
 }
 
+/** Jobs that could not be worked out, each with the way to it. */
+function LeftOut({ unread }: Pick<PastJobs, 'unread'>) {
+  if (unread.length === 0) return null;
+  return (
+    <div role="alert" className="mt-2 border-l-4 border-warning pl-3" data-testid="history-unread">
+      <p className="font-semibold">
+        {unread.length === 1 ? 'One job is' : `${unread.length} jobs are`} left out: what is kept cannot be worked out.
+        All others count. A job that does not open either can be opened again from its saved file.
+      </p>
+      <ul>
+        {unread.map(({ jobId, why }) => (
+          <li key={jobId}>
+            <Link href={`/jobs/${jobId}/case`} className="underline underline-offset-4">
+              Open the job
+            </Link>{' '}
+            ({why})
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** What all jobs together say: of the findings, the parts, the planning, the tests, the vehicles. */
 export function HistoryScreen() {
-  const { jobs, done, total } = usePastJobs();
+  const count = usePastJobs();
+  const { jobs, done, total, unread } = count;
   const shop = useFigures();
-  const working = total === null || done < total;
+  const working = !isWhole(count);
   return (
     <div className="mx-auto max-w-6xl px-5 py-6">
       <h1 className="text-4xl type-sign">Over all jobs</h1>
@@ -236,9 +262,10 @@ export function HistoryScreen() {
             : `Going through ${total} jobs: ${done} done`
           : total === 0
             ? 'No job yet: what is signed and closed is counted here.'
-            : `${total} ${total === 1 ? 'job' : 'jobs'}, from their chronicles`}
+            : `${jobs.length} ${jobs.length === 1 ? 'job' : 'jobs'}, from their chronicles`}
       </p>
-      {!working && total > 0 && (
+      <LeftOut unread={unread} />
+      {!working && total !== null && total > 0 && (
         <div className="mt-5 flex flex-col gap-9">
           <FirstFinding found={reliabilityOf(jobs)} />
           {shop && <BaseRates suggested={suggestedRates(jobs, shop.figures.baseRates)} />}

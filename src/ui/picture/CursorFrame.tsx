@@ -1,11 +1,10 @@
 'use client';
 
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent, type ReactNode, type WheelEvent } from 'react';
+import { PLOT_RIGHT } from './scale';
 import { useCursor, type DriveView } from './useDriveView';
 import type { CursorStore } from './view';
 
-/** Room right of a plot, px: the same in every lane. */
-export const PLOT_RIGHT = 14;
 /** A drag shorter than this is a click, px. */
 const LEAST_DRAG_PX = 6;
 const ZOOM_STEP = 0.6;

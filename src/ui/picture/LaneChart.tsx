@@ -6,7 +6,7 @@ import { ticks } from 'd3-array';
 import { laneAxes, type Across, type Upwards } from './axes';
 import { drawnHeights, drawnLane, wholeRange, type DrawnLane, type Lane, type Range } from './lane';
 import { LaneCurves, type Heights } from './LaneCurves';
-import { SCALE_FROM_C, SCALE_TO_C, TIME_AXIS, timeTicks } from './scale';
+import { PLOT_RIGHT, SCALE_FROM_C, SCALE_TO_C, TIME_AXIS, timeTicks } from './scale';
 
 /** Height of a lane's figures, by how it counts upwards. */
 function heightsOf(upwards: Upwards, drawn: DrawnLane): Heights {
@@ -56,7 +56,7 @@ export const LaneChart = memo(function LaneChart({
       width={width}
       height={height + (timeAxis ? TIME_AXIS : 0)}
       data={ends}
-      margin={{ top: upwards.kind === 'own' ? 6 : 0, right: 14, bottom: 0, left: 0 }}
+      margin={{ top: upwards.kind === 'own' ? 6 : 0, right: PLOT_RIGHT, bottom: 0, left: 0 }}
       accessibilityLayer={false}
       title={title}
     >

@@ -6,7 +6,7 @@ import { useElementWidth } from '../useElementWidth';
 import type { Across } from './axes';
 import { wholeRange, type Lane, type Range } from './lane';
 import { LazyLaneChart } from './LazyLaneChart';
-import { TIME_AXIS, type ScaleMark } from './scale';
+import { PLOT_RIGHT, TIME_AXIS, type ScaleMark } from './scale';
 import { TemperatureScale } from './TemperatureScale';
 
 /** A vehicle's own marks and zones. */
@@ -15,8 +15,7 @@ export interface PictureScale {
   readonly zones: readonly { readonly from_c: number; readonly zone: keyof typeof ZONE_COLOUR }[];
 }
 
-/** Room right of the plot, px, and share of the drive that an arrow key moves by. */
-const PLOT_RIGHT = 14;
+/** Share of the drive that an arrow key moves by. */
 const KEY_STEP = 1 / 120;
 
 /** A lane with a box at the pointer, moved by the arrow keys as well. */

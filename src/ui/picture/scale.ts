@@ -4,6 +4,8 @@ export const SCALE_TO_C = 135;
 
 /** Height of the time axis below a temperature picture, px. */
 export const TIME_AXIS = 26;
+/** Room right of a plot, px, the same in every lane: half of a label such as `120 min` stands there. */
+export const PLOT_RIGHT = 24;
 
 /** Position of a temperature on a scale of a given height, px from the top. */
 export function scaleY(at_c: number, height: number): number {

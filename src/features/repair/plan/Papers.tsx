@@ -5,6 +5,7 @@ import { WORK } from '@/core/case';
 import { EXCEPTIONS, EXTRAS, fastenerText, pickList } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { PartsTable } from '@/job/PartsTable';
+import { ReferencesTable } from '@/job/ReferencesTable';
 import { useRepair } from '@/job/useRepair';
 
 const CELL =
@@ -71,22 +72,7 @@ export function JobSheet({ coolantLine }: { coolantLine: string | null }) {
           {coolantLine}. In the car: {plan.coolant.approvalInCar || 'not known'}.
         </p>
       )}
-      {plan.references.length > 0 && (
-        <table className={`w-full ${CELL}`}>
-          <tbody>
-            {plan.references.map((r) => (
-              <tr key={r.id}>
-                <td>{r.what}</td>
-                <td className="font-bold">{r.value}</td>
-                <td>
-                  {r.source}
-                  {r.page === '' ? '' : `, page ${r.page}`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ReferencesTable references={plan.references} className={`w-full ${CELL}`} />
       {screws.length > 0 && (
         <table className={`w-full ${CELL}`}>
           <thead>

@@ -6,6 +6,7 @@ import { fastenerText, insideNow } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { percent } from '@/job/jobWords';
 import { PartsTable } from '@/job/PartsTable';
+import { ReferencesTable } from '@/job/ReferencesTable';
 import { useUnits } from '@/ui/units';
 
 /** What the repair used: amounts, parts, screws, minutes. */
@@ -88,29 +89,7 @@ export function RepairOnPaper() {
           </tbody>
         </table>
       )}
-      {plan.references.length > 0 && (
-        <table>
-          <thead>
-            <tr>
-              <th>Figure from papers</th>
-              <th>Value</th>
-              <th>Source</th>
-            </tr>
-          </thead>
-          <tbody>
-            {plan.references.map((r) => (
-              <tr key={r.id}>
-                <th>{r.what}</th>
-                <td>{r.value}</td>
-                <td>
-                  {r.source}
-                  {r.page === '' ? '' : `, page ${r.page}`}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <ReferencesTable references={plan.references} />
     </>
   );
 }
