@@ -1,6 +1,6 @@
 /**
- * Speed of the judge: twin steps, median time per judged 30-minute trace at 1 Hz, batch throughput over all cores,
- * import of a million rows beside a bare parse.
+ * Speed of the judge: median time per judged 30-minute trace at 1 Hz, batch throughput over all cores, import of a
+ * million rows beside a bare parse. Steps of the twin alone are not timed: they depend on how the engine compiles the loop.
  * Usage: npm run bench
  */
 import os from 'node:os';
@@ -10,7 +10,6 @@ import Papa from 'papaparse';
 import { createFileReader } from '../src/core/formats';
 import { drawBody, drivePhases, logRun, NO_FAULT, seededRandom, simulateDrive, type Phase } from '../src/core/plant';
 import { startingVehicle } from '../src/core/planning';
-import { NO_TWIN_FAULT, prepareInputs, simulateTwin, twinPrior, twinWorkspace } from '../src/core/twin';
 import { runExam } from './exam/pool';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
@@ -38,20 +37,8 @@ function milliseconds(work: () => void): number {
 const say = (line: string) => process.stdout.write(`${line}\n`);
 
 const traces = Array.from({ length: 12 }, (_, i) => trace(i + 1));
-const inputs = prepareInputs(traces[0]!, vehicle);
-const prior = twinPrior(inputs);
-const workspace = twinWorkspace(inputs);
-const parameters = prior.toParameters(new Float64Array(64));
-const knots = new Float64Array(prior.knotCount);
-const RUNS = 4000;
-const twin = () => simulateTwin(inputs, prior, parameters, knots, NO_TWIN_FAULT, workspace);
-for (let i = 0; i < 500; i++) twin();
-const twin_ms = milliseconds(() => {
-  for (let i = 0; i < RUNS; i++) twin();
-});
-say(`twin: ${((RUNS * inputs.steps) / twin_ms / 1000).toFixed(2)} million steps a second`);
-
-judgeNow(traces[0]!, vehicle);
+// The first judgements are slower: they are compiled on the way.
+for (const t of traces.slice(0, 3)) judgeNow(t, vehicle);
 const judged = traces.map((t) => milliseconds(() => judgeNow(t, vehicle)));
 say(`judge: median ${median(judged)!.toFixed(0)} ms per 30-minute 1 Hz trace on all causes, one core`);
 

@@ -36,6 +36,8 @@ export interface ExamRequest {
   readonly only: ChannelSet | null;
   /** Sound cars only. */
   readonly sound?: boolean;
+  /** Folder of a field set, for an exam on one. */
+  readonly folder?: string;
 }
 
 /** What case `index` of an exam asks for: causes and channel sets take turns, so that small exams cover all. */

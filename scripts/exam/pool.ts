@@ -3,11 +3,18 @@ import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { ExamCase, ExamRequest } from './case';
 import type { PairCase } from './pair';
+import type { LearnCase } from '../learn/learnCase';
+import type { OutsideCase } from './outsideCase';
 
-/** What each number of an exam is: a drive, or two drives of one car. */
+/** What each number of an exam is: a drive, two drives of one car, a drive in a drawn world or of a field set. */
 export interface Kinds {
   readonly case: ExamCase;
   readonly pair: PairCase;
+  readonly world: OutsideCase;
+  readonly field: OutsideCase;
+  readonly 'learn-world': LearnCase;
+  readonly 'learn-home': LearnCase;
+  readonly 'learn-field': LearnCase;
 }
 
 /** Judges the cases of an exam over all cores; calls back after each. */
@@ -19,6 +26,7 @@ export function runExam<K extends keyof Kinds>(
 ): Promise<Kinds[K][]> {
   const { count } = request;
   const results: Kinds[K][] = [];
+  let done = 0;
   let next = 0;
   return new Promise((resolve, reject) => {
     for (let w = 0; w < Math.min(cores, count); w++) {
@@ -27,10 +35,10 @@ export function runExam<K extends keyof Kinds>(
         if (next < count) worker.postMessage(next++);
         else void worker.terminate();
       };
-      worker.on('message', (result: Kinds[K]) => {
-        results.push(result);
-        onCase(results.length);
-        if (results.length === count) resolve(results.sort((a, b) => a.seed - b.seed));
+      worker.on('message', ({ index, result }: { index: number; result: Kinds[K] }) => {
+        results[index] = result;
+        onCase(++done);
+        if (done === count) resolve(results);
         give();
       });
       worker.on('error', reject);

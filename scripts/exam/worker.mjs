@@ -5,5 +5,18 @@ import { register } from 'tsx/esm/api';
 register();
 const { runCase } = await import('./case.ts');
 const { runPair } = await import('./pair.ts');
-const run = { case: runCase, pair: runPair }[workerData.kind];
-parentPort.on('message', (index) => parentPort.postMessage(run(index, workerData.request)));
+const { runWorldCase } = await import('./worldCase.ts');
+const { runFieldCase } = await import('./fieldCase.ts');
+const { learnFromField, learnFromHome, learnFromWorld } = await import('../learn/learnCase.ts');
+const run = {
+  case: runCase,
+  pair: runPair,
+  world: runWorldCase,
+  field: runFieldCase,
+  'learn-world': learnFromWorld,
+  'learn-home': learnFromHome,
+  'learn-field': (index, { folder }) => learnFromField(index, folder),
+}[workerData.kind];
+parentPort.on('message', async (index) =>
+  parentPort.postMessage({ index, result: await run(index, workerData.request) }),
+);

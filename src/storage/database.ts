@@ -2,6 +2,7 @@ import { Dexie, type EntityTable } from 'dexie';
 import { completeReports } from './migrations/completeReports';
 import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
+import { toExperience } from './migrations/toExperience';
 import { toMarks } from './migrations/toMarks';
 import type {
   ClosingRecord,
@@ -53,6 +54,7 @@ export class VarmekDatabase extends Dexie {
     this.version(5).upgrade(toMarks);
     this.version(6).stores({ repairs: 'id, jobId', procedures: 'id' });
     this.version(7).stores({ closings: 'id, jobId' });
+    this.version(8).upgrade(toExperience);
   }
 }
 

@@ -1,13 +1,14 @@
 import { array, mixed, number, object } from 'yup';
 import { VEHICLE_PARAMETER_COUNT, type HeatSource, type VehicleMemory } from '@/core/twin';
+import { widenMemory } from './migrations/widenMemory';
 
 const HEAT_SOURCES: readonly HeatSource[] = ['air-flow', 'load', 'road-load', 'engine-speed', 'unknown'];
 
 const finite = () => number().strict().required().test('finite', 'not finite', Number.isFinite);
 
 const memorySchema = object({
-  mean: array(finite()).length(VEHICLE_PARAMETER_COUNT).required(),
-  sd: array(finite().positive()).length(VEHICLE_PARAMETER_COUNT).required(),
+  mean: array(finite()).required(),
+  sd: array(finite().positive()).required(),
   heatSource: mixed<HeatSource>().oneOf(HEAT_SOURCES).nullable().defined(),
 });
 
@@ -18,5 +19,7 @@ const memorySchema = object({
 export function readMemory(value: unknown): VehicleMemory | null {
   if (!memorySchema.isValidSync(value, { strict: true })) return null;
   const { mean, sd, heatSource } = memorySchema.cast(value);
-  return { mean, sd, heatSource };
+  const memory = widenMemory({ mean, sd, heatSource });
+  const fits = memory.mean.length === VEHICLE_PARAMETER_COUNT && memory.sd.length === VEHICLE_PARAMETER_COUNT;
+  return fits ? memory : null;
 }

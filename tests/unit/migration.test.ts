@@ -8,7 +8,10 @@ import { describe, expect, it } from 'vitest';
 import { readEntry, type Entry } from '@/core/case';
 import { CATALOGUE } from '@/core/evidence';
 import { readTrace } from '@/core/formats';
+import { parameterIndex, VEHICLE_PARAMETERS, type VehicleMemory, type VehicleParameterName } from '@/core/twin';
 import { VarmekDatabase } from '@/storage/database';
+import { readMemory } from '@/storage/memoryFile';
+import { widenMemory } from '@/storage/migrations/widenMemory';
 import { unpackJob } from '@/storage/bundle/jobBundle';
 import { ANSWERS_BY_NUMBER } from '@/storage/migrations/answerKeys';
 import { good } from './storeSupport';
@@ -245,6 +248,54 @@ describe('a store of version 4', () => {
     expect(await db.jobs.count()).toBe(fixture(4).tables.jobs!.length);
     await db.repairs.add({ id: 'r', jobId: 'j', startedAt: 1, updatedAt: 1, sheet: {} });
     expect(await db.repairs.where('jobId').equals('j').count()).toBe(1);
+    db.close();
+  });
+});
+
+describe('a memory learned against the priors of before', () => {
+  const old: VehicleMemory = {
+    mean: VEHICLE_PARAMETERS.slice(0, 20).map((p) => (p.name === 'metal' ? -0.7 : p.name === 'opening' ? 0.5 : 0)),
+    sd: VEHICLE_PARAMETERS.slice(0, 20).map((p) => (p.name === 'metal' || p.name === 'opening' ? 0.5 : 1)),
+    heatSource: 'load',
+  };
+  const at = (m: VehicleMemory, name: VehicleParameterName) => {
+    const i = parameterIndex(name);
+    return [m.mean[i]!, m.sd[i]!] as const;
+  };
+
+  it('is of the same vehicle told against those of now', () => {
+    const now = widenMemory(old);
+    expect(now.mean).toHaveLength(VEHICLE_PARAMETERS.length);
+    const [mean, sd] = at(now, 'metal');
+    // 69 kJ/K and a fifth then, 60 and a quarter now: the metal itself stays.
+    expect(60 * Math.exp(0.25 * mean)).toBeCloseTo(69 * Math.exp(0.2 * -0.7), 6);
+    expect(0.25 * sd).toBeCloseTo(0.2 * 0.5, 9);
+    expect(at(now, 'opening')).toEqual([0.5, 0.5]);
+    expect(at(now, 'heater')).toEqual([0, 1]);
+    expect(at(now, 'heatingBase')).toEqual([0, 1]);
+    expect(now.heatSource).toBe('load');
+  });
+
+  it('is told anew once: one of now stays as it is', () => {
+    expect(widenMemory(widenMemory(old))).toEqual(widenMemory(old));
+  });
+
+  it('is taken from a file of then, and one that fits no model counts as none', () => {
+    expect(readMemory(old)).toEqual(widenMemory(old));
+    expect(readMemory({ ...old, mean: old.mean.slice(3) })).toBeNull();
+    expect(readMemory({ ...old, sd: old.sd.map(() => -1) })).toBeNull();
+  });
+
+  it('is told anew in the store, whose findings are made again', async () => {
+    const db = await migrated(4);
+    const vehicles = await db.vehicles.toArray();
+    for (const { memory } of vehicles) {
+      if (memory) expect(memory.mean).toHaveLength(VEHICLE_PARAMETERS.length);
+    }
+    expect(await db.findings.count()).toBe(0);
+    const traces = await db.traces.toArray();
+    expect(traces.length).toBeGreaterThan(0);
+    expect(traces.some((t) => t.judging.state === 'done')).toBe(false);
     db.close();
   });
 });

@@ -26,5 +26,5 @@ export {
   type Unit,
   type UnitFamily,
 } from './units';
-export { type Vehicle } from './vehicle';
+export { SECOND_SENSOR_PLACES, type SecondSensorPlace, type Vehicle } from './vehicle';
 export { strangeKey } from './strangeKey';

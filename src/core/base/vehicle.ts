@@ -1,3 +1,9 @@
+/** Places in which a control unit's second coolant sensor may sit; `unknown` where nobody said. */
+export const SECOND_SENSOR_PLACES = ['unknown', 'engine', 'pump-inlet', 'radiator-outlet'] as const;
+
+/** Place of a second coolant sensor. */
+export type SecondSensorPlace = (typeof SECOND_SENSOR_PLACES)[number];
+
 /** What is known of a vehicle before any trace: the fields of the vehicle file. Unknowns are null. */
 export interface Vehicle {
   readonly label: string;
@@ -24,4 +30,6 @@ export interface Vehicle {
     readonly on_c: number | null;
     readonly off_c: number | null;
   };
+  /** Absent: everything in it is unknown. */
+  readonly sensors?: { readonly second: SecondSensorPlace };
 }

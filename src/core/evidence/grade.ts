@@ -4,7 +4,10 @@ import { CAUSE_PLACE, neighboursOf, type Cause } from '../base';
 export type Grade = 'confirmed' | 'likely' | 'suspect' | 'inconclusive';
 
 /** Thresholds of the grades. */
-export const GRADE_FROM = { confirmed: 0.95, likely: 0.8, suspect: 0.5 } as const;
+export const GRADE_FROM = { confirmed: 0.95, likely: 0.8, suspect: 0.4 } as const;
+
+/** Share that neighbours must hold together to be suspected where none of them is alone. */
+const FAMILY_FROM = 0.5;
 
 /** Share from which the causes across the divide leave the verdict open; weighed in decision 7. */
 const DIVIDED_FROM = 0.3;
@@ -41,7 +44,7 @@ export function acrossDivide<T extends Odds>(causes: readonly T[]): T | null {
 
 /**
  * Grade of the leading cause. Odds split between neighbours that no trace can part still name the leader as suspect
- * where together they hold as much as one suspect must; odds divided between sender and thermostat name neither
+ * where together they hold half of the odds; odds divided between sender and thermostat name neither
  * (decision 7).
  *
  * @param causes most probable first
@@ -54,5 +57,5 @@ export function gradeOf(causes: readonly Odds[]): Grade {
   if (leader.probability >= GRADE_FROM.suspect) return 'suspect';
   const family = neighboursOf(leader.cause);
   const together = causes.reduce((sum, c) => sum + (family.includes(c.cause) ? c.probability : 0), 0);
-  return family.length > 1 && together >= GRADE_FROM.suspect ? 'suspect' : 'inconclusive';
+  return family.length > 1 && together >= FAMILY_FROM ? 'suspect' : 'inconclusive';
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CAUSES, type Cause } from '../base';
 import { acrossDivide, gradeOf } from './grade';
 import { neighboursOf } from '../base';
-import { addLogs, noiseScale, toProbabilities } from './posterior';
+import { addLogs, toProbabilities } from './posterior';
 import { logPriors } from './priors';
 
 type Odds = readonly { readonly cause: Cause; readonly probability: number }[];
@@ -26,11 +26,12 @@ const anyLogs: fc.Arbitrary<Record<Cause, number>> = fc
 const RANK = ['inconclusive', 'suspect', 'likely', 'confirmed'];
 
 describe('any odds', () => {
-  it('suspect nothing that does not hold a half with its neighbours', () => {
+  it('suspect nothing that does not hold two fifths, or a half with its neighbours', () => {
     fc.assert(
       fc.property(anyOdds, (odds) => {
         if (gradeOf(odds) !== 'suspect') return;
         const family = neighboursOf(odds[0]!.cause);
+        if (odds[0]!.probability >= 0.4) return;
         const own = odds.filter((o) => o === odds[0] || family.includes(o.cause));
         expect(own.reduce((sum, o) => sum + o.probability, 0)).toBeGreaterThanOrEqual(0.5 - 1e-12);
       }),
@@ -69,7 +70,7 @@ describe('any evidence', () => {
       fc.property(anyLogs, (logs) => {
         const odds = toProbabilities(addLogs(logPriors(), logs));
         expect(CAUSES.reduce((sum, c) => sum + odds[c], 0)).toBeCloseTo(1, 9);
-        for (const c of CAUSES) expect(odds[c]).toBeGreaterThan(0.001);
+        for (const c of CAUSES) expect(odds[c]).toBeGreaterThan(0.0005);
       }),
     );
   });
@@ -81,18 +82,6 @@ describe('any evidence', () => {
         const one = toProbabilities(addLogs(a, b));
         const other = toProbabilities(addLogs(b, moved));
         for (const c of CAUSES) expect(other[c]).toBeCloseTo(one[c], 9);
-      }),
-    );
-  });
-
-  it('is scaled by the closest fit, within bounds, and more where it is worse', () => {
-    const misfits = fc.array(fc.double({ min: 0, max: 60, noNaN: true }), { minLength: 1, maxLength: 20 });
-    fc.assert(
-      fc.property(misfits, (list) => {
-        const scale = noiseScale(list);
-        expect(scale).toBeGreaterThanOrEqual(0.8 - 1e-12);
-        expect(scale).toBeLessThanOrEqual(3);
-        expect(noiseScale(list.map((m) => m + 1))).toBeGreaterThanOrEqual(scale);
       }),
     );
   });

@@ -39,6 +39,9 @@ const TOGETHER: Readonly<Partial<Record<Cause, { readonly text: string; readonly
   },
 };
 
+/** Share from which a job's headline names an act: to act on takes more than to suspect. */
+const TOLD_FROM = 0.5;
+
 /** Parts that hold less than this beside the leader are not named, share. */
 const NAMED_FROM = 0.05;
 
@@ -46,7 +49,7 @@ function gradeOfShare(share: number, causes: readonly Odds[]): Grade {
   if (share >= GRADE_FROM.confirmed) return 'confirmed';
   if (share >= GRADE_FROM.likely) return 'likely';
   if (acrossDivide(causes)) return 'inconclusive';
-  return share >= GRADE_FROM.suspect ? 'suspect' : 'inconclusive';
+  return share >= TOLD_FROM ? 'suspect' : 'inconclusive';
 }
 
 /**

@@ -30,5 +30,6 @@ export {
   type Outcome,
   type TestProposal,
 } from './nextTest';
-export { addLogs, CALIBRATION, noiseScale, toProbabilities } from './posterior';
+export { misfitGain } from './misfitSize';
+export { addLogs, CALIBRATION, toProbabilities } from './posterior';
 export { BASE_RATES, logPriors } from './priors';

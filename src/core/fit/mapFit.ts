@@ -1,4 +1,4 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
+import { choleskyFactor, choleskySolve, logDeterminant } from './cholesky';
 
 /** A least-squares problem whose parameters all carry standard normal priors. */
 export interface MapProblem {
@@ -99,9 +99,9 @@ export function normalEquations(
   return { hessian, gradient };
 }
 
-function damped(hessian: Float64Array, n: number, damping: number): Matrix {
-  const m = Matrix.from1DArray(n, n, hessian);
-  for (let i = 0; i < n; i++) m.set(i, i, m.get(i, i) * (1 + damping));
+function damped(hessian: Float64Array, n: number, damping: number): Float64Array {
+  const m = Float64Array.from(hessian);
+  for (let i = 0; i < n; i++) m[i * n + i]! *= 1 + damping;
   return m;
 }
 
@@ -156,26 +156,25 @@ class Search {
     return robustLoss(e, this.options.degreesOfFreedom) + squared(z);
   }
 
-  /** Fresh derivatives by differences; the first time, parameters without effect are set aside. */
+  /** Fresh derivatives; the first time, parameters without effect are set aside. */
   linearise(): void {
-    const h = this.options.differenceStep;
     const first = this.jacobian.length === 0;
-    const columns: Float64Array[] = [];
-    const kept: number[] = [];
-    this.active.forEach((i, position) => {
-      const column = this.jacobian[position] ?? new Float64Array(this.e.length);
-      const at = this.z[i]!;
-      this.z[i] = at + h;
-      this.problem.residuals(this.z, column);
-      this.z[i] = at;
-      this.evaluations++;
-      for (let k = 0; k < column.length; k++) column[k] = (column[k]! - this.e[k]!) / h;
-      if (first && squared(column) < INSENSITIVE) return;
-      columns.push(column);
-      kept.push(i);
-    });
-    this.jacobian = columns;
-    this.active = kept;
+    const columns = this.active.map((_, position) => this.jacobian[position] ?? new Float64Array(this.e.length));
+    this.active.forEach((i, position) => this.difference(i, columns[position]!));
+    const kept = this.active.map((_, position) => !first || squared(columns[position]!) >= INSENSITIVE);
+    this.jacobian = columns.filter((_, position) => kept[position]);
+    this.active = this.active.filter((_, position) => kept[position]);
+  }
+
+  /** One column by differences. */
+  private difference(i: number, column: Float64Array): void {
+    const h = this.options.differenceStep;
+    const at = this.z[i]!;
+    this.z[i] = at + h;
+    this.problem.residuals(this.z, column);
+    this.z[i] = at;
+    this.evaluations++;
+    for (let k = 0; k < column.length; k++) column[k] = (column[k]! - this.e[k]!) / h;
   }
 
   equations(): { hessian: Float64Array; gradient: Float64Array } {
@@ -186,13 +185,13 @@ class Search {
   /** Tries one damped step; true when the objective fell. */
   tryStep(hessian: Float64Array, gradient: Float64Array, damping: number): boolean {
     const n = this.active.length;
-    const solved = new CholeskyDecomposition(damped(hessian, n, damping)).solve(
-      Matrix.columnVector(Array.from(gradient)),
-    );
+    const lower = choleskyFactor(damped(hessian, n, damping), n);
+    if (!lower) return false;
+    const solved = choleskySolve(lower, n, gradient);
     const next = Float64Array.from(this.z);
     const step = new Float64Array(n);
     this.active.forEach((i, position) => {
-      next[i] = Math.max(-FURTHEST, Math.min(FURTHEST, this.z[i]! - solved.get(position, 0)));
+      next[i] = Math.max(-FURTHEST, Math.min(FURTHEST, this.z[i]! - solved[position]!));
       step[position] = next[i]! - this.z[i]!;
     });
     const e = new Float64Array(this.e.length);
@@ -257,21 +256,22 @@ export function mapFit(problem: MapProblem, start: Float64Array, options: MapOpt
 /** Evidence and covariance at the end of a search. */
 function summarise(search: Search, size: number, end: Pick<MapFit, 'stopped' | 'iterations'>): MapFit {
   const n = search.active.length;
-  let cholesky: CholeskyDecomposition | null = null;
-  let logDet = 0;
+  let lower: Float64Array | null = null;
   if (end.stopped !== 'nonFinite' && n > 0 && search.jacobian.length === n) {
-    cholesky = new CholeskyDecomposition(Matrix.from1DArray(n, n, search.equations().hessian));
-    for (let i = 0; i < n; i++) logDet += 2 * Math.log(cholesky.lowerTriangularMatrix.get(i, i));
+    lower = choleskyFactor(search.equations().hessian, n);
   }
+  const logDet = lower ? logDeterminant(lower, n) : 0;
   const covariance = (): Float64Array => {
     const out = new Float64Array(size * size);
     for (let i = 0; i < size; i++) out[i * size + i] = 1;
-    const inverse = cholesky?.solve(Matrix.eye(n, n));
-    search.active.forEach((a, i) => {
-      search.active.forEach((b, j) => {
-        if (inverse) out[a * size + b] = inverse.get(i, j);
-      });
-    });
+    if (!lower) return out;
+    const unit = new Float64Array(n);
+    for (const [i, a] of search.active.entries()) {
+      unit.fill(0);
+      unit[i] = 1;
+      const column = choleskySolve(lower, n, unit);
+      for (const [j, b] of search.active.entries()) out[a * size + b] = column[j]!;
+    }
     return out;
   };
   return {

@@ -1,5 +1,5 @@
-import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 import { randomLcg, randomNormal } from 'd3-random';
+import { choleskyFactor, logDeterminant, solveUpper } from './cholesky';
 import { INSENSITIVE, normalEquations, robustLoss, squared, type MapProblem } from './mapFit';
 
 /** How an evidence is sampled. */
@@ -26,18 +26,6 @@ const nextNormal = randomNormal.source(randomLcg(0.7312))();
 function drawAt(i: number): number {
   while (draws.length <= i) draws.push(nextNormal());
   return draws[i]!;
-}
-
-/** Solves Lᵀx = b for a lower triangular L. */
-function solveTransposed(lower: Matrix, b: Float64Array): Float64Array {
-  const n = b.length;
-  const x = new Float64Array(n);
-  for (let i = n - 1; i >= 0; i--) {
-    let sum = b[i]!;
-    for (let j = i + 1; j < n; j++) sum -= lower.get(j, i) * x[j]!;
-    x[i] = sum / lower.get(i, i);
-  }
-  return x;
 }
 
 /** Log of the mean weight, with weights cut at √N times their mean so that one lucky sample cannot decide. */
@@ -94,15 +82,15 @@ export function sampledEvidence(
   const n = active.length;
   if (n === 0) return peak;
   const { hessian } = normalEquations(jacobian, atPeak, new Float64Array(n), nu);
-  const lower = new CholeskyDecomposition(Matrix.from1DArray(n, n, hessian)).lowerTriangularMatrix;
-  let logDet = 0;
-  for (let i = 0; i < n; i++) logDet += 2 * Math.log(lower.get(i, i));
+  const lower = choleskyFactor(hessian, n);
+  if (!lower) return -Infinity;
+  const logDet = logDeterminant(lower, n);
 
   const logWeights: number[] = [];
   const draw = new Float64Array(n);
   for (let s = 0; s < pairs; s++) {
     for (let i = 0; i < n; i++) draw[i] = drawAt(s * problem.size + active[i]!);
-    const step = solveTransposed(lower, draw);
+    const step = solveUpper(lower, n, draw);
     const proposal = 0.5 * squared(draw) + n * Math.log(inflate);
     for (const sign of [1, -1]) {
       active.forEach((i, position) => {

@@ -80,6 +80,10 @@ export interface Finding extends DriveEvidence {
     readonly grade: Grade;
   };
   readonly causes: readonly CauseShare[];
+  /** Faults likelier than not to be there beside the leading one; absent in findings kept before they were looked for. */
+  readonly also?: readonly Cause[];
+  /** The assumption about vehicle and drive that the verdict leans on most, in words; null where none stands out. */
+  readonly leansOn?: string | null;
   /** What speaks for it: against a sound vehicle, for the leading cause, and what else it could be. */
   readonly why: readonly (readonly Remark[])[];
   readonly codes: readonly CodeResult[];

@@ -10,7 +10,10 @@ export {
 } from './finding';
 export { opensAt_s, type InnerDrive, type Opening } from './fits/inner';
 export type { DrawnDrive } from './fits/healthyBand';
-export { judgeNow, judgeTrace, type JudgeOptions } from './judge';
+export { EXPERIENCE } from './experience/experience';
+export { type Figures } from './experience/figure';
+export { experienced, type Experience, type Net } from './experience/network';
+export { judgeFiguresNow, judgeNow, judgeTrace, type JudgedWithFigures, type JudgeOptions } from './judge';
 export { type JudgeProgress } from './judgeProgress';
 export { learnVehicle } from './memory';
 export { regulates_c } from './monitorCodes';

@@ -63,7 +63,7 @@ describe('judgeTrace', () => {
       delete channels.rad_out_c;
       gained += logOdds(judgeNow(s.trace, s.vehicle)) - logOdds(judgeNow({ ...s.trace, channels }, s.vehicle));
     }
-    expect(gained).toBeGreaterThan(1);
+    expect(gained).toBeGreaterThan(0.2);
   });
 
   it('two-level control of a heated thermostat is no fault', () => {

@@ -3,7 +3,8 @@ import { prepareInputs, VEHICLE_PARAMETERS, type VehicleMemory, type VehiclePara
 import { inspectSignal, maskTrace } from './raw/detectors';
 import { predictBand } from './fits/healthyBand';
 import { SOUND } from './fits/hypotheses';
-import { firstGuess, fitHypothesis, prepareProblem, type TraceProblem } from './fits/traceFit';
+import { fitHypothesis } from './fits/fitHypothesis';
+import { firstGuess, prepareProblem, type TraceProblem } from './fits/traceFit';
 
 /** Parameters that belong to one drive, not to the vehicle: they are never remembered. */
 const OF_THE_DRIVE: readonly VehicleParameterName[] = ['ambient', 'startExcess'];

@@ -35,7 +35,7 @@ export function assessQuality(trace: Trace, findings: SignalFindings, vehicle: V
   const start = min(early) ?? values[0]!;
   const highest = max(values) ?? start;
   const opening = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
-  if (findings.frozenFrom_s === null) {
+  if (findings.frozenFrom_s === null && !findings.nearlyFrozen) {
     if (start > opening - HOT_START_BELOW_K) {
       problems.push(
         `Hot start at ${temperatureText(start)}. Log again from cold, after the engine has stood overnight.`,

@@ -24,5 +24,7 @@ export function resultLine(file: string, finding: Finding, reason = verdictText(
     })),
     quality: finding.quality,
     next: finding.next.map(({ test, why }) => ({ test, why })),
+    ...(finding.also && finding.also.length > 0 ? { also: finding.also } : {}),
+    ...(finding.leansOn ? { leans_on: finding.leansOn } : {}),
   };
 }

@@ -1,6 +1,7 @@
 import type { Vehicle } from '../base';
 import { volumetricHeat_kj_lk } from '../coolant';
 import { seededRandom, type Random } from './random';
+import { HOME_WORLD, type World } from './worlds/world';
 
 /**
  * Every physical parameter of a simulated vehicle. Powers kW, heat capacities kJ/K, conductances kW/K, flows kg/s.
@@ -8,6 +9,8 @@ import { seededRandom, type Random } from './random';
  * by displacement, and the round figures of the project's notes on warm-up.
  */
 export interface PlantBody {
+  /** The laws that hold for this car. */
+  readonly world: World;
   readonly vehicle: Vehicle;
   readonly head_kj_k: number;
   readonly block_kj_k: number;
@@ -91,7 +94,7 @@ function drawDesign(
  *
  * @param spread 1 for the full scatter between vehicles, 0 for the medians
  */
-export function drawBody(vehicle: Vehicle, random: Random, spread = 1): PlantBody {
+export function drawBody(vehicle: Vehicle, random: Random, spread = 1, world: World = HOME_WORLD): PlantBody {
   const v = vehicle.engine.displacement_l;
   const diesel = vehicle.engine.fuel === 'diesel';
   const size = v / 1.6;
@@ -105,6 +108,7 @@ export function drawBody(vehicle: Vehicle, random: Random, spread = 1): PlantBod
   const fanOn = vehicle.fan.on_c ?? Math.max(rated + 8, 95);
   const heated = vehicle.thermostat.heated;
   const body = {
+    world,
     vehicle,
     head_kj_k: draw(20 * massScale, 0.15),
     block_kj_k: draw(44 * massScale, 0.15),

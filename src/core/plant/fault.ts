@@ -6,24 +6,44 @@ export interface PlantFault {
   readonly cause: Cause;
   /** Share of full radiator flow that passes a shut thermostat. */
   readonly leakFraction: number;
+  /** Growth of that share per 1000 rpm: a seal that is pressed open. */
+  readonly leakPerRpm: number;
   readonly openingShift_k: number;
+  /** How much lower a weak spring opens per 1000 rpm of the pump, K. */
+  readonly springPerRpm_k: number;
+  /** Friction of a sticking stem: it opens and closes this much late, K. */
+  readonly stick_k: number;
+  /** Factor on the opening span: tired wax. */
+  readonly spanScale: number;
   /** Largest lift the valve reaches, share of full. */
   readonly liftLimit: number;
   readonly heatingElement: 'works' | 'dead' | 'always-on';
   readonly senderOffset_k: number;
   readonly senderSeries_ohm: number;
   readonly senderParallel_ohm: number;
+  /** Drift that grows with temperature: share of the reading above 20 °C. */
+  readonly senderDrift: number;
+  /** Share of the engine's course that the reading still follows; 1 when alive. */
+  readonly senderGain: number;
+  /** Level around which such a reading stays, °C. */
+  readonly senderRest_c: number;
   readonly senderLag_s: number;
   /** Drop-outs per minute. */
   readonly dropoutsPerMin: number;
+  /** What a drop-out shows: either, a bad contact, an open or a shorted wire. */
+  readonly dropoutKind: 'any' | 'contact' | 'open' | 'short';
   /** Frozen from this time on, s; Infinity when alive. */
   readonly frozenFrom_s: number;
   readonly frozenAt_c: number | null;
   readonly gaugeOffset_k: number;
   readonly gaugeSeries_ohm: number;
+  readonly gaugeFrozen: boolean;
   readonly fan: 'works' | 'dead' | 'always-on';
   readonly pumpScale: number;
   readonly radiatorScale: number;
+  /** Air side of the radiator left, and flow through a clogged core, share. */
+  readonly airSideScale: number;
+  readonly coreFlowScale: number;
   /** Share of the engine's coolant that is missing or replaced by air. */
   readonly airFraction: number;
 }
@@ -32,21 +52,32 @@ export interface PlantFault {
 export const NO_FAULT: PlantFault = {
   cause: 'healthy',
   leakFraction: 0,
+  leakPerRpm: 0,
   openingShift_k: 0,
+  springPerRpm_k: 0,
+  stick_k: 0,
+  spanScale: 1,
   liftLimit: 1,
   heatingElement: 'works',
   senderOffset_k: 0,
   senderSeries_ohm: 0,
   senderParallel_ohm: Infinity,
+  senderDrift: 0,
+  senderGain: 1,
+  senderRest_c: 0,
   senderLag_s: 0,
   dropoutsPerMin: 0,
+  dropoutKind: 'any',
   frozenFrom_s: Infinity,
   frozenAt_c: null,
   gaugeOffset_k: 0,
   gaugeSeries_ohm: 0,
+  gaugeFrozen: false,
   fan: 'works',
   pumpScale: 1,
   radiatorScale: 1,
+  airSideScale: 1,
+  coreFlowScale: 1,
   airFraction: 0,
 };
 

@@ -22,6 +22,7 @@ const inputs: fc.Arbitrary<LoopInput> = fc.record({
   gurgle: fc.constant(1),
   fanCommand: fc.constantFrom(0, 1),
   coverFraction: number(0, 1),
+  coolantHeater_kw: number(0, 1),
 });
 
 const faults: fc.Arbitrary<PlantFault> = fc.oneof(
@@ -75,7 +76,13 @@ describe('the cooling loop under any constant load', () => {
   it('without heat a warm engine cools down and nothing gets warmer than it was', () => {
     check(
       fc.property(bodies, inputs, number(30, 95), (body, input, start_c) => {
-        const still = { ...input, wallHeat_kw: 0, friction_kw: 0, ambient_c: Math.min(20, input.ambient_c) };
+        const still = {
+          ...input,
+          wallHeat_kw: 0,
+          friction_kw: 0,
+          coolantHeater_kw: 0,
+          ambient_c: Math.min(20, input.ambient_c),
+        };
         const state = run(body, NO_FAULT, still, 1200, start_c);
         for (const t of temperatures(state)) expect(t).toBeLessThan(start_c + 1e-6);
         expect(state.headCoolant_c).toBeLessThan(start_c);
@@ -98,6 +105,7 @@ describe('the cooling loop under any constant load', () => {
           gurgle: 1,
           fanCommand: 0,
           coverFraction: 0,
+          coolantHeater_kw: 0,
         };
         // The heater blows air a little warmer than outside, so that its core may rise by that much.
         for (const t of temperatures(run(body, NO_FAULT, input, 600)))

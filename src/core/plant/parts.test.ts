@@ -14,7 +14,7 @@ import type { PlantRun } from './simulate';
 const petrol = drawBody(startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false }), seededRandom(1), 0);
 const hybrid = drawBody(startingVehicle({ fuel: 'petrol', displacement_l: 1.8, hybrid: true }), seededRandom(1), 0);
 const ROAD = { speed_mps: 0, acceleration_mps2: 0, grade: 0, towed_kg: 0, hold_rpm: 0 };
-const WARM = { oil_c: 90, coolant_c: 88 };
+const WARM = { oil_c: 90, coolant_c: 88, reading_c: 88 };
 
 describe('powertrain', () => {
   it('idles at idle speed on a few kilowatts of fuel', () => {
@@ -27,7 +27,7 @@ describe('powertrain', () => {
 
   it('needs more fuel cold, uphill, towing and fast', () => {
     const fuel = (road: Partial<typeof ROAD>, temps = WARM) => enginePoint(petrol, { ...ROAD, ...road }, temps).fuel_kw;
-    expect(fuel({}, { oil_c: -10, coolant_c: -10 })).toBeGreaterThan(1.5 * fuel({}));
+    expect(fuel({}, { oil_c: -10, coolant_c: -10, reading_c: -10 })).toBeGreaterThan(1.5 * fuel({}));
     expect(fuel({ speed_mps: 15, grade: 0.06 })).toBeGreaterThan(fuel({ speed_mps: 15 }) + 15);
     expect(fuel({ speed_mps: 20, towed_kg: 1200 })).toBeGreaterThan(fuel({ speed_mps: 20 }));
     expect(fuel({ speed_mps: 33 })).toBeGreaterThan(1.5 * fuel({ speed_mps: 20 }));
@@ -40,7 +40,9 @@ describe('powertrain', () => {
 
   it('a warm hybrid stops its engine in town, a cold one runs it', () => {
     expect(enginePoint(hybrid, { ...ROAD, speed_mps: 8 }, WARM).rpm).toBe(0);
-    expect(enginePoint(hybrid, { ...ROAD, speed_mps: 8 }, { oil_c: 5, coolant_c: 5 }).rpm).toBeGreaterThan(600);
+    expect(
+      enginePoint(hybrid, { ...ROAD, speed_mps: 8 }, { oil_c: 5, coolant_c: 5, reading_c: 5 }).rpm,
+    ).toBeGreaterThan(600);
   });
 });
 
@@ -99,7 +101,7 @@ describe('logger', () => {
 });
 
 describe('sender chain', () => {
-  const clean = { series_ohm: 0, parallel_ohm: Infinity, offset_k: 0 };
+  const clean = { series_ohm: 0, parallel_ohm: Infinity, offset_k: 0, drift: 0, gain: 1, rest_c: 0 };
 
   it('reads the temperature to within the converter’s steps', () => {
     for (const t of [-30, 0, 40, 88]) expect(controlUnitReading_c(t, clean)).toBeCloseTo(t, 0);

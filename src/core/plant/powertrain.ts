@@ -1,4 +1,5 @@
 import type { PlantBody } from './body';
+import { HOME_WORLD } from './worlds/world';
 
 /** What the engine does at one instant. */
 export interface EnginePoint {
@@ -21,7 +22,7 @@ function engineSpeed(body: PlantBody, speed_mps: number, demand_kw: number, hold
   const { idle_rpm, fuel } = body.vehicle.engine;
   if (speed_mps < 1.2) return Math.max(idle_rpm, hold_rpm);
   const low = (fuel === 'diesel' ? 1300 : 1500) + 22 * Math.max(0, demand_kw);
-  const top = body.topGearRpmPerKmh * speed_mps * 3.6;
+  const top = body.topGearRpmPerKmh * body.world.gearing * speed_mps * 3.6;
   let rpm = top * GEARS[0];
   for (const ratio of GEARS) if (top * ratio >= Math.min(low, 4200)) rpm = top * ratio;
   return Math.min(5500, Math.max(idle_rpm, rpm));
@@ -34,7 +35,7 @@ function engineSpeed(body: PlantBody, speed_mps: number, demand_kw: number, hold
 export function enginePoint(
   body: PlantBody,
   road: { speed_mps: number; acceleration_mps2: number; grade: number; towed_kg: number; hold_rpm: number },
-  temps: { oil_c: number; coolant_c: number },
+  temps: { oil_c: number; coolant_c: number; reading_c: number },
 ): EnginePoint {
   const { engine } = body.vehicle;
   const v = road.speed_mps;
@@ -45,10 +46,14 @@ export function enginePoint(
     0.5 * AIR_KG_M3 * drag * v * v;
   const wheel_kw = (force * v) / 1000;
   const brake_kw = wheel_kw > 0 ? wheel_kw / 0.91 + body.accessories_kw : body.accessories_kw;
-  if (engine.hybrid && wheel_kw < 7 && v < 17 && road.hold_rpm === 0 && temps.coolant_c > 55) {
+  const hotEnough_c = body.world.name === HOME_WORLD.name ? temps.coolant_c : temps.reading_c;
+  if (engine.hybrid && wheel_kw < 7 && v < 17 && road.hold_rpm === 0 && hotEnough_c > body.world.stopsFrom_c) {
     return { rpm: 0, fuel_kw: 0, load_pct: 0, maf_gps: 0, friction_kw: 0 };
   }
-  const rpm = engineSpeed(body, v, brake_kw, road.hold_rpm);
+  // A cold reading raises the idle speed: the control unit knows nothing else.
+  const raised = 1 + (body.world.coldIdle * Math.min(80, Math.max(0, 70 - temps.reading_c))) / 80;
+  const hold_rpm = v < 1.2 && !engine.hybrid ? Math.max(road.hold_rpm, raised * engine.idle_rpm) : road.hold_rpm;
+  const rpm = engineSpeed(body, v, brake_kw, hold_rpm);
   const coldness = Math.max(0, (90 - temps.oil_c) / 100);
   const friction_kw =
     (body.friction_kpa * engine.displacement_l * rpm * (1 + body.coldFriction * coldness ** 1.6)) / 120000;

@@ -10,16 +10,37 @@ export interface Random {
   pick<T>(items: readonly T[]): T;
 }
 
+type Source = () => number;
+
+const drawsOf = (source: Source): Random => ({
+  uniform: (low, high) => randomUniform.source(source)(low, high)(),
+  normal: (mean, sd) => randomNormal.source(source)(mean, sd)(),
+  spread: (median, relative_sd) => randomLogNormal.source(source)(Math.log(median), relative_sd)(),
+  chance: (probability) => source() < probability,
+  pick: (items) => items[Math.min(items.length - 1, Math.floor(source() * items.length))]!,
+});
+
 /** A seeded source of draws. @param seed any number; fractional parts count */
 export function seededRandom(seed: number): Random {
   // randomLcg's first draws of neighbouring seeds are alike: scramble the seed, then let it run in.
   const source = randomLcg(((seed * 0.6180339887498949) % 1) + seed * 1e-9);
   for (let i = 0; i < 8; i++) source();
-  return {
-    uniform: (low, high) => randomUniform.source(source)(low, high)(),
-    normal: (mean, sd) => randomNormal.source(source)(mean, sd)(),
-    spread: (median, relative_sd) => randomLogNormal.source(source)(Math.log(median), relative_sd)(),
-    chance: (probability) => source() < probability,
-    pick: (items) => items[Math.min(items.length - 1, Math.floor(source() * items.length))]!,
-  };
+  return drawsOf(source);
+}
+
+/**
+ * Draws that have nothing to do with those of the number beside: the sources of {@link seededRandom} that follow on each
+ * other move together draw by draw, which a family of worlds must not.
+ * Source: an integer hash with full avalanche (multiply and shift by 16, twice), spread over the generator's range.
+ *
+ * @param number whole
+ * @param stream draws for different ends from one number
+ */
+export function scrambledRandom(number: number, stream = 0): Random {
+  let x = Math.imul(number, 0x9e3779b1) ^ Math.imul(stream + 1, 0x85ebca6b);
+  x = Math.imul(x ^ (x >>> 16), 0x45d9f3b);
+  x = Math.imul(x ^ (x >>> 16), 0x45d9f3b);
+  const source = randomLcg(((x ^ (x >>> 16)) >>> 0) / 2 ** 32);
+  for (let i = 0; i < 8; i++) source();
+  return drawsOf(source);
 }

@@ -5,6 +5,7 @@ import { drawFault, NO_FAULT, type PlantFault } from './fault';
 import { CHANNELS_OF_SET, logRun, type LoggerSettings } from './logger';
 import { seededRandom, type Random } from './random';
 import { drawVehicle } from './randomVehicle';
+import { cutRun, effectOf } from './runs';
 import { simulateDrive, type PlantConditions, type PlantRun } from './simulate';
 
 /** A drawn test case: a trace with the truth behind it. */
@@ -94,32 +95,10 @@ function drawLogger(channelSet: ChannelSet, vehicle: Vehicle, cause: Cause, rand
   };
 }
 
-function rms(a: Float64Array, b: Float64Array, high_c: number): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) {
-    // Readings beyond the boiling point are clipped: nobody logs on past it.
-    const d = Math.min(high_c, a[i]!) - Math.min(high_c, b[i]!);
-    sum += d * d;
-  }
-  return Math.sqrt(sum / Math.max(1, a.length));
-}
-
-/** Effect of a fault on what was logged: on the gauge for a gauge fault, else on the control unit's reading. */
-function effectOf(run: PlantRun, sound: PlantRun, cause: Cause): number {
-  const name = cause === 'gauge-sender-fault' ? 'gauge_c' : 'ect_c';
-  return rms(run[name], sound[name], 140);
-}
-
 /** Stops a drive where a driver would: two minutes after the reading passes the limit, or when steam shows. */
 function cutAtOverheating(run: PlantRun): number {
   for (let i = 0; i < run.time_s.length; i++) if (run.coolant_c[i]! > 132) return i;
   return run.time_s.length;
-}
-
-function cutRun(run: PlantRun, n: number): PlantRun {
-  const cut = { ...run };
-  for (const key of Object.keys(run) as (keyof PlantRun)[]) cut[key] = run[key].slice(0, n);
-  return cut;
 }
 
 /** Draws a whole case from a seed: vehicle, fault, weather, drive, logger. Same seed, same case. */

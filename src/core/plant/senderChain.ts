@@ -8,16 +8,27 @@ const ADC_STEPS = 1023;
 /** What the control unit shows for a sensing element at `element_c`: NTC, wiring, pull-up, converter, table, offset. */
 export function controlUnitReading_c(
   element_c: number,
-  wiring: { readonly series_ohm: number; readonly parallel_ohm: number; readonly offset_k: number },
+  wiring: {
+    readonly series_ohm: number;
+    readonly parallel_ohm: number;
+    readonly offset_k: number;
+    /** Drift: share of what lies above 20 °C. */
+    readonly drift: number;
+    /** Share of the course that a nearly frozen sender still follows, and the level at which it rests. */
+    readonly gain: number;
+    readonly rest_c: number;
+  },
 ): number {
   const { curve, pullUp_ohm } = COMMON_SENDER;
   const seen_c =
     wiring.series_ohm > 0 || Number.isFinite(wiring.parallel_ohm)
       ? readingWithFault(element_c, wiring, curve)
       : element_c;
-  const ohms = ntcOhms(Math.min(150, Math.max(-45, seen_c)), curve);
+  const followed_c = wiring.gain === 1 ? seen_c : wiring.rest_c + wiring.gain * (seen_c - wiring.rest_c);
+  const ohms = ntcOhms(Math.min(150, Math.max(-45, followed_c)), curve);
   const step = Math.min(ADC_STEPS - 1, Math.max(1, Math.round((ADC_STEPS * ohms) / (ohms + pullUp_ohm))));
-  return ntcCelsius((pullUp_ohm * step) / (ADC_STEPS - step), curve) + wiring.offset_k;
+  const read_c = ntcCelsius((pullUp_ohm * step) / (ADC_STEPS - step), curve);
+  return read_c + wiring.offset_k + wiring.drift * Math.max(0, read_c - 20);
 }
 
 /** Element of the engine's sender and the disturbances on its wire. */
@@ -72,6 +83,15 @@ export function disturbedReading_c(
   if (state.dropoutLeft_s > 0) return state.dropoutReading_c;
   if (fault.dropoutsPerMin > 0 && random.chance((fault.dropoutsPerMin / 60) * dt)) {
     state.dropoutLeft_s = random.spread(2.5, 0.8);
+    if (fault.dropoutKind !== 'any') {
+      state.dropoutReading_c =
+        fault.dropoutKind === 'open'
+          ? -40
+          : fault.dropoutKind === 'short'
+            ? 140
+            : Math.max(-40, reading_c - random.spread(18, 0.7));
+      return state.dropoutReading_c;
+    }
     state.dropoutReading_c = random.chance(0.5)
       ? -40
       : Math.max(-40, reading_c + random.uniform(15, 55) * (random.chance(0.7) ? -1 : 1));

@@ -1,10 +1,11 @@
 import { COMMON_SENDER, readingWithFault } from '../sender';
 import type { PlantBody } from './body';
-import { soakedLoop, stepLoop } from './coolantLoop';
+import { soakedLoop, stepLoop, type LoopState } from './coolantLoop';
 import { DRIVE_STEP_S, type DriveDemand } from './drive';
 import type { PlantFault } from './fault';
 import { enginePoint } from './powertrain';
 import type { Random } from './random';
+import type { World } from './worlds/world';
 import { controlUnitReading_c, disturbedReading_c, soakedSender, stepSender } from './senderChain';
 
 /** Weather and soak of a simulated drive. */
@@ -41,20 +42,69 @@ export interface PlantRun {
 /** Step at which a run is kept, s. */
 export const RECORD_STEP_S = 1;
 
-/** Command of a heated thermostat: heat when the engine works hard, is too hot already, or the day is hot. */
+/** Command of a heated thermostat: heat when the engine works hard, is too hot already, or the day is hot; by other maps. */
 function heatingCommand(
   body: PlantBody,
   fuel_kw: number,
   speed_mps: number,
   reading_c: number,
   ambient_c: number,
+  time_s: number,
 ): number {
   if (!body.vehicle.thermostat.heated) return 0;
   const rated = body.vehicle.thermostat.rated_c;
   const hard = fuel_kw / body.vehicle.engine.displacement_l > 28 || speed_mps > 30;
   const lower = body.vehicle.thermostat.heated_rated_c ?? rated - 18;
   if (reading_c < lower - 8) return 0;
+  const specific = fuel_kw / (15 * body.vehicle.engine.displacement_l);
+  switch (body.world.heatingMap) {
+    case 'load':
+      return Math.min(1, Math.max(0, (specific - 0.9) / 1.2));
+    case 'speed':
+      return speed_mps > 22 ? 1 : reading_c > rated + 3 ? 1 : 0;
+    case 'intake':
+      return ambient_c > 22 || specific > 2.2 || reading_c > rated + 3 ? 1 : 0;
+    case 'target': {
+      // The map names a level by load; the command closes the gap to it.
+      const target = specific > 1.3 ? lower + 3 : rated - 4;
+      return Math.min(1, Math.max(0, (reading_c - target) / 6));
+    }
+    case 'late':
+      return time_s > 900 && specific > 1.1 ? 0.8 : reading_c > rated + 4 ? 1 : 0;
+    case 'hard-work':
+  }
   return hard || reading_c > rated + 4 || ambient_c > 32 ? 1 : 0;
+}
+
+/** Coolant at the control unit's sender. */
+const atSender = (loop: LoopState, world: World): number =>
+  world.senderPlace === 'head'
+    ? loop.headCoolant_c
+    : world.senderPlace === 'outlet'
+      ? loop.outlet_c
+      : 0.5 * (loop.headCoolant_c + loop.blockCoolant_c);
+
+/** Coolant at the second sensor. */
+const atSecond = (loop: LoopState, world: World): number =>
+  world.secondPlace === 'engine'
+    ? loop.headCoolant_c
+    : world.secondPlace === 'pump-inlet'
+      ? loop.pumpInlet_c
+      : loop.lowerHose_c[0]!;
+
+/** Command of the fan by the reading, and by air conditioning on a warm day. */
+function fanCommandOf(body: PlantBody, { ambient_c }: PlantConditions, reading_c: number, before: number): number {
+  const { fanControl, fanWithCooling } = body.world;
+  const cooling = ambient_c > 22 ? fanWithCooling : 0;
+  if (fanControl === 'proportional') {
+    return Math.max(cooling, Math.min(1, Math.max(0, (reading_c - body.fanOff_c) / (body.fanOn_c - body.fanOff_c))));
+  }
+  if (fanControl === 'two-speed' && reading_c < body.fanOn_c + 4 && reading_c >= body.fanOn_c) {
+    return Math.max(before === 1 ? 1 : 0.5, cooling);
+  }
+  if (reading_c >= body.fanOn_c) return 1;
+  if (reading_c <= body.fanOff_c) return cooling;
+  return before;
 }
 
 /**
@@ -101,6 +151,9 @@ export function simulateDrive(
     series_ohm: fault.senderSeries_ohm,
     parallel_ohm: fault.senderParallel_ohm,
     offset_k: body.senderOffset_k + fault.senderOffset_k,
+    drift: fault.senderDrift,
+    gain: fault.senderGain,
+    rest_c: fault.senderRest_c,
   };
   let gauge_c = engineStart_c;
   let second_c = engineStart_c;
@@ -108,6 +161,9 @@ export function simulateDrive(
   let gurgle = 1;
   let before = 0;
   const dt = DRIVE_STEP_S;
+  const { world } = body;
+  const diesel = body.vehicle.engine.fuel === 'diesel';
+  let shown = controlUnitReading_c(engineStart_c, wiring);
   for (let k = 0; k < steps; k++) {
     const speed = demand.speed_mps[k]!;
     const engine = enginePoint(
@@ -119,17 +175,22 @@ export function simulateDrive(
         towed_kg: demand.towed_kg[k]!,
         hold_rpm: demand.hold_rpm[k]!,
       },
-      { oil_c: loop.oil_c, coolant_c: loop.headCoolant_c },
+      { oil_c: loop.oil_c, coolant_c: loop.headCoolant_c, reading_c: shown },
     );
     before = speed;
     const time_s = k * dt;
     const undisturbed = controlUnitReading_c(sender.element_c, wiring);
-    const reading = disturbedReading_c(sender, fault, random, undisturbed, { time_s }, dt);
-    if (reading >= body.fanOn_c) fanCommand = 1;
-    else if (reading <= body.fanOff_c) fanCommand = 0;
-    const heatingDuty = heatingCommand(body, engine.fuel_kw, speed, reading, ambient_c);
+    const wired = disturbedReading_c(sender, fault, random, undisturbed, { time_s }, dt);
+    shown = world.readingFilter_s > 0 ? shown + ((wired - shown) * dt) / (world.readingFilter_s + dt) : wired;
+    const reading = shown;
+    fanCommand = fanCommandOf(body, conditions, reading, fanCommand);
+    const heatingDuty = heatingCommand(body, engine.fuel_kw, speed, reading, ambient_c, time_s);
+    const blower_pct = world.blowerWaits
+      ? demand.heater_pct[k]! * Math.min(1, Math.max(0.1, (loop.heaterCore_c - 20) / 35))
+      : demand.heater_pct[k]!;
+    const starting = time_s < 60 ? 1 + world.catalystHeating : 1;
     const specific = Math.max(0.05, engine.fuel_kw / (body.vehicle.engine.displacement_l * 15));
-    const wallHeat_kw = engine.fuel_kw * body.heatShare * specific ** body.heatShareLoadSlope;
+    const wallHeat_kw = starting * engine.fuel_kw * body.heatShare * specific ** body.heatShareLoadSlope;
     if (fault.airFraction > 0) gurgle += ((random.uniform(0.3, 1.5) - gurgle) * dt) / 3;
     if (k % every === 0) {
       const i = k / every;
@@ -154,7 +215,7 @@ export function simulateDrive(
       run.load_pct[i] = engine.load_pct;
       run.maf_gps[i] = engine.maf_gps;
       run.fan_pct[i] = 100 * fanCommand;
-      run.heater_pct[i] = demand.heater_pct[k]!;
+      run.heater_pct[i] = blower_pct;
       run.thermostat_heater_pct[i] = 100 * heatingDuty;
       run.oil_c[i] = loop.oil_c;
       run.rad_in_c[i] = loop.upperHose_c[loop.upperHose_c.length - 1]!;
@@ -171,24 +232,26 @@ export function simulateDrive(
         wallHeat_kw,
         friction_kw: engine.friction_kw,
         ambient_c,
-        heater_pct: demand.heater_pct[k]!,
+        heater_pct: blower_pct,
         reading_c: reading,
         thermostatHeater: heatingDuty,
         gurgle,
         fanCommand,
-        coverFraction,
+        coverFraction: world.shutters > 0 && reading < 82 ? Math.max(coverFraction, world.shutters) : coverFraction,
+        coolantHeater_kw: diesel && reading < 70 && engine.rpm > 300 ? world.coolantHeater_kw : 0,
       },
       dt,
     );
+    const wetting_c = atSender(loop, world);
     stepSender(
       sender,
       fault,
       random,
-      { coolant_c: loop.headCoolant_c, ambient_c, rpm: engine.rpm, lag_s: body.senderLag_s },
+      { coolant_c: wetting_c, ambient_c, rpm: engine.rpm, lag_s: body.senderLag_s },
       dt,
     );
-    second_c += ((loop.headCoolant_c - second_c) * dt) / (body.senderLag_s + 1);
-    gauge_c += ((loop.headCoolant_c - gauge_c) * dt) / 12;
+    second_c += ((atSecond(loop, world) - second_c) * dt) / (body.senderLag_s + 1);
+    if (!fault.gaugeFrozen || time_s < 90) gauge_c += ((loop.headCoolant_c - gauge_c) * dt) / 12;
   }
   return run;
 }

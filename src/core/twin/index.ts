@@ -1,4 +1,5 @@
 export { fuelPower_kw, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
+export { HEATED_BELOW_K } from './figures';
 export { prepareInputs, STEPS_PER_BIN, type TwinInputs } from './inputs';
 export {
   parameterIndex,
@@ -11,13 +12,6 @@ export {
   type VehicleMemory,
   type VehicleParameterName,
 } from './parameters';
-export {
-  HEATED_BELOW_K,
-  simulateTwin,
-  twinTruth,
-  twinWorkspace,
-  type TwinTruth,
-  type TwinWorkspace,
-} from './simulateTwin';
+export { simulateTwin, twinTruth, twinWorkspace, type TwinTruth, type TwinWorkspace } from './simulateTwin';
 export { NO_TWIN_FAULT, type TwinFault } from './twinFault';
 export { SOUND_WIRING, type SenderWiring } from './wiring';

@@ -1,4 +1,5 @@
 import { volumetricHeat_kj_lk } from '../coolant';
+import { normalCdf } from '../signal';
 import { referenceFuel_kw, type HeatSource } from './heatEstimate';
 import type { TwinInputs } from './inputs';
 
@@ -27,6 +28,8 @@ export const VEHICLE_PARAMETERS = [
   { name: 'fanOn', label: 'Fan switches on', unit: '°C' },
   { name: 'fanFlow', label: 'Fan against ram air', unit: '' },
   { name: 'heatingThreshold', label: 'Load from which the thermostat is heated', unit: '' },
+  { name: 'heatingEffect', label: 'What the heating of the thermostat does', unit: '×' },
+  { name: 'heatingBase', label: 'Heating of the thermostat at any load', unit: '' },
 ] as const;
 
 /** Name of a vehicle-side parameter. */
@@ -61,6 +64,8 @@ export interface TwinParameters {
   fanOn: number;
   fanFlow: number;
   heatingThreshold: number;
+  heatingEffect: number;
+  heatingBase: number;
 }
 
 /** Narrowing of a vehicle's priors by its own known-good traces: mean and spread of z per parameter. */
@@ -133,7 +138,8 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     const i = index[name];
     const heat = name === 'heatScale' || name === 'heatTilt';
     if (!memory || (heat && memory.heatSource !== inputs.heatSource)) return z[i]!;
-    return memory.mean[i]! + memory.sd[i]! * z[i]!;
+    // A memory that was kept before a parameter existed says nothing of it.
+    return (memory.mean[i] ?? 0) + (memory.sd[i] ?? 1) * z[i]!;
   };
   const massScale = (0.35 + 0.65 * size) * (diesel ? 1.12 : 1);
   const fanOn = fan.on_c ?? Math.max(thermostat.rated_c + 9, 94);
@@ -143,20 +149,20 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   // People heat the cabin when it is cold outside.
   const heaterUse = (ambient_c: number): number =>
     inputs.heaterLogged ? 1 : 0.17 + 0.65 * Math.min(1, Math.max(0, (20 - ambient_c) / 25));
-  const heaterSd = inputs.heaterLogged ? 0.3 : 0.7;
+  const heaterSd = inputs.heaterLogged ? 0.4 : 0.75;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included.
-  const heatShare = diesel ? 0.37 : 0.46;
+  const heatShare = diesel ? 0.39 : 0.48;
   const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient');
   const toParameters = (z: Float64Array): TwinParameters => ({
     heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
     heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
-    metal: 69 * massScale * Math.exp(0.2 * zOf(z, 'metal')),
+    metal: 60 * massScale * Math.exp(0.25 * zOf(z, 'metal')),
     coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
-    slowShare: 0.68 * Math.exp(0.1 * zOf(z, 'slowShare')),
-    radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.35 * zOf(z, 'radiator')),
-    heater: 0.105 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
-    loss: 0.017 * size ** 0.67 * Math.exp(0.35 * zOf(z, 'loss')),
-    flow: 2.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'flow')),
+    slowShare: 0.72 * Math.exp(0.1 * zOf(z, 'slowShare')),
+    radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.4 * zOf(z, 'radiator')),
+    heater: 0.125 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
+    loss: 0.019 * size ** 0.67 * Math.exp(0.45 * zOf(z, 'loss')),
+    flow: 3.3 * size ** 0.7 * Math.exp(0.35 * zOf(z, 'flow')),
     ambient: ambientOf(z),
     startExcess: startExcess_k(z[index.startExcess]!),
     opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
@@ -168,7 +174,10 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     waxLag: 14 * Math.exp(0.35 * zOf(z, 'waxLag')),
     fanOn: fanOn + fanOnSd * zOf(z, 'fanOn'),
     fanFlow: 0.85 * Math.exp(0.3 * zOf(z, 'fanFlow')),
-    heatingThreshold: 1.9 * Math.exp(0.4 * zOf(z, 'heatingThreshold')),
+    // The control map is the maker's secret: any load may begin the heating, some of it may always be on.
+    heatingThreshold: 1.9 * Math.exp(0.8 * zOf(z, 'heatingThreshold')),
+    heatingEffect: Math.exp(0.35 * zOf(z, 'heatingEffect')),
+    heatingBase: 0.9 * normalCdf(1.2 * zOf(z, 'heatingBase') - 2),
   });
   const total_s = inputs.steps * inputs.step_s;
   const unknown = inputs.heatSource === 'unknown';

@@ -1,6 +1,18 @@
 import { smoothStep } from '../signal';
+import {
+  FAST_HEAT,
+  FAST_COUPLING,
+  HEATED_BELOW_K,
+  HEATER_BRANCH,
+  INLET_MIX,
+  RUNNING_C,
+  HYBRID_COLD_C,
+  HEATER_AIR_RISE_K,
+  HEATING_LAG_S,
+} from './figures';
 import { STEPS_PER_BIN, type TwinInputs } from './inputs';
 import { coolantCapacities, type TwinParameters, type TwinPrior } from './parameters';
+import { runConstants } from './runConstants';
 import type { TwinFault } from './twinFault';
 import { ACTIVITY_RANGE, ACTIVITY_STEP } from './unknownDrive';
 
@@ -35,37 +47,6 @@ export function twinTruth(inputs: TwinInputs): TwinTruth {
   return { lift: bins(), coolant_c: bins(), radiator_c: bins(), rejected_kw: bins() };
 }
 
-/** Share of the wall heat that enters the cylinder head, and of the metal-to-coolant conductance there. */
-const FAST_HEAT = 0.58;
-const FAST_COUPLING = 0.62;
-
-/** How far below its opening curve a wax thermostat closes, K: middle of the usual 2...5. */
-const HYSTERESIS_K = 3;
-
-/** How far below its rating a heated thermostat opens under full heating where nobody said, K. Working figure. */
-export const HEATED_BELOW_K = 17;
-
-/** Share of the coolant flow that passes the cabin heater. */
-const HEATER_BRANCH = 0.13;
-
-/**
- * Share of the mixed returns in what an inlet thermostat feels: one figure for all layouts, where the plant draws each
- * car's own. A working figure of the project, like the next ones.
- */
-const INLET_MIX = 0.88;
-
-/** Temperature of block and oil from which an engine heats no more than when warm, °C. */
-const RUNNING_C = 90;
-
-/** Below this a hybrid runs its engine to warm it; 10 K above it stops it in town, °C. Working figure. */
-const HYBRID_COLD_C = 50;
-
-/** Air into the cabin heater above outside air, K. */
-const HEATER_AIR_RISE_K = 4;
-
-/** Lag between the heating command of a heated thermostat and the wax, s. */
-const HEATING_LAG_S = 30;
-
 /**
  * Runs the reduced warm-up model: head, block with oil, engine coolant, radiator in two cells, wax and sender.
  * Each step solves the coupled balances implicitly (they are linear in the coolant temperature), so any flow and any
@@ -99,30 +80,20 @@ export function simulateTwin(
   const belted = fanSpec.kind === 'engine-driven';
   const fanWidth_k = Math.max(3, fanSpec.on_c !== null && fanSpec.off_c !== null ? fanSpec.on_c - fanSpec.off_c : 5);
 
-  const liquid = 1 - 0.45 * fault.air;
-  const cSlow = p.metal * Math.min(0.88, p.slowShare);
-  const cMetal = p.metal - cSlow;
-  const cCoolant = workspace.engineCapacity * liquid;
-  const cCell = workspace.radiatorCapacity / 2;
-  const leak = Math.max(p.vent, fault.leak);
-  const opening = p.opening + fault.openingShift_k;
-  const radiator = p.radiator * fault.radiatorScale;
-  const senderLag = p.senderLag + fault.senderLag_s + 45 * fault.air;
-  const senderGain = dt / (senderLag + dt);
-  const waxGain = dt / (p.waxLag + dt);
+  const c = runConstants(inputs, p, fault, workspace.engineCapacity);
+  const { leak, spring, perSpan, hysteresis, liftLimit, ambient, air: missing, senderGain, waxGain } = c;
   const heatingGain = dt / (HEATING_LAG_S + dt);
 
   // Divisions that are the same at every step are done once: they are the dearest part of a step.
-  const perFlow = 1 / p.flow;
-  const perSpan = 1 / p.span;
+  const perFlow = 1 / c.flow;
   const perFanWidth = 1 / fanWidth_k;
 
-  const ambient = p.ambient;
-  const start = ambient + p.startExcess;
+  const cCell = workspace.radiatorCapacity / 2;
+  const start = ambient + c.startExcess;
   let slow = start;
   let metal = start;
   let coolant = start;
-  let cell1 = ambient + 0.5 * p.startExcess;
+  let cell1 = ambient + 0.5 * c.startExcess;
   let cell2 = cell1;
   let wax = start;
   let played = start;
@@ -154,81 +125,97 @@ export function simulateTwin(
       pump = drive.pumpRel[row]! + (drive.pumpRel[row + 1]! - drive.pumpRel[row]!) * part;
       const log = drive.logFuel[row]! + (drive.logFuel[row + 1]! - drive.logFuel[row]!) * part;
       if (heatedBy_k > 0) specific = Math.exp(log);
-      q = p.heatScale * Math.exp(p.heatTilt * log);
+      q = c.heatScale * Math.exp(c.heatTilt * log);
       if (engine.hybrid) {
         const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - HYBRID_COLD_C) / 10);
         q *= running;
         pump *= running;
       }
-    } else q = specific === 0 ? 0 : p.heatScale * Math.exp(activity + p.heatTilt * logFuel[k]!);
+    } else {
+      const log = logFuel[k]!;
+      q = specific === 0 ? 0 : c.heatScale * Math.exp(activity + c.heatTilt * log);
+    }
     q *= 1 + (coldHeat * Math.max(0, RUNNING_C - slow)) / 100;
 
-    const wFull = p.flow * Math.max(engineOn, pump) * fault.pumpScale * (1 - 0.4 * fault.air);
+    const wFull = c.flow * Math.max(engineOn, pump) * c.pumpScale * (1 - 0.4 * missing);
     const share = leak + (1 - leak) * lift;
     const w = 0.72 * wFull * share;
-    const stirred = (0.5 + 0.5 * Math.min(1.5, Math.max(engineOn, pump) * fault.pumpScale)) * liquid;
-    const ua = FAST_COUPLING * p.coupling * stirred;
-    const uaSlow = (1 - FAST_COUPLING) * p.coupling * stirred;
-    const loss = p.loss * (0.4 + 1.1 * speed);
+    const stirred = (0.5 + 0.5 * Math.min(1.5, Math.max(engineOn, pump) * c.pumpScale)) * c.liquid;
+    const ua = FAST_COUPLING * c.coupling * stirred;
+    const uaSlow = (1 - FAST_COUPLING) * c.coupling * stirred;
+    const loss = c.loss * (0.4 + 1.1 * speed);
     // The heater gives off what its air side takes and what its branch of the flow brings, in series.
-    const heaterAir = p.heater * blower[k]! * (1 - 0.6 * fault.air);
+    const heaterAir = c.heater * blower[k]! * (1 - 0.6 * missing);
     const heaterFlow = HEATER_BRANCH * wFull;
     const heaterUa = (heaterAir * heaterFlow) / (heaterAir + heaterFlow);
-    const air = ram + fan * p.fanFlow;
-    const airUa = radiator * air;
-    const coolantUa = radiator * 3 * Math.sqrt(Math.max(0.01, w * perFlow));
+    const air = ram + fan * c.fanFlow;
+    const airUa = c.radiator * air;
+    const coolantUa = c.radiator * 3 * Math.sqrt(Math.max(0.01, w * perFlow));
     const cellUa = (0.5 * 1.3 * airUa * coolantUa) / (airUa + coolantUa);
 
     // Eliminate both metals and the radiator cells: each is a + b × coolant.
-    const perMetal = 1 / (cMetal + dt * ua);
-    const mA = (cMetal * metal + dt * FAST_HEAT * q) * perMetal;
+    const perMetal = 1 / (c.metalCapacity + dt * ua);
+    const mA = (c.metalCapacity * metal + dt * FAST_HEAT * q) * perMetal;
     const mB = dt * ua * perMetal;
-    const perSlow = 1 / (cSlow + dt * (uaSlow + loss));
-    const sA = (cSlow * slow + dt * ((1 - FAST_HEAT) * q + loss * ambient)) * perSlow;
+    const perSlow = 1 / (c.slowCapacity + dt * (uaSlow + loss));
+    const sA = (c.slowCapacity * slow + dt * ((1 - FAST_HEAT) * q + loss * ambient)) * perSlow;
     const sB = dt * uaSlow * perSlow;
     const perCell = 1 / (cCell + dt * (w + cellUa));
     const r1A = (cCell * cell1 + dt * cellUa * ambient) * perCell;
     const r1B = dt * w * perCell;
     const r2A = (cCell * cell2 + dt * (cellUa * ambient + w * r1A)) * perCell;
     const r2B = r1B * r1B;
+    const perCoolant = 1 / (c.coolantCapacity + dt * (ua * (1 - mB) + uaSlow * (1 - sB) + w * (1 - r2B) + heaterUa));
     coolant =
-      (cCoolant * coolant + dt * (ua * mA + uaSlow * sA + w * r2A + heaterUa * (ambient + HEATER_AIR_RISE_K))) /
-      (cCoolant + dt * (ua * (1 - mB) + uaSlow * (1 - sB) + w * (1 - r2B) + heaterUa));
+      perCoolant *
+      (c.coolantCapacity * coolant + dt * (ua * mA + uaSlow * sA + w * r2A + heaterUa * (ambient + HEATER_AIR_RISE_K)));
     metal = mA + mB * coolant;
     slow = sA + sB * coolant;
     cell1 = r1A + r1B * coolant;
     cell2 = r2A + r2B * coolant;
 
     // At the pump inlet the returns of radiator and heater mix with the bypass; a little of the head is felt directly.
-    const returned_kw = w * (coolant - cell2) + heaterUa * (coolant - ambient - 4);
+    const returned_kw = w * (coolant - cell2) + heaterUa * (coolant - ambient - HEATER_AIR_RISE_K);
     const sensed = inlet ? coolant - (INLET_MIX * returned_kw) / Math.max(wFull, 0.2) : coolant;
-    wax += waxGain * (sensed - wax);
-    const reading = element + fault.readingOffset_k + p.senderOffset;
+    // The valve acts on what it feels within the step: without the slope of that in the step, a valve at the inlet chases
+    // its own delay and hunts (Rosenbrock's step; Hairer & Wanner, Solving Ordinary Differential Equations II, IV.7).
+    const opening = c.opening - spring * pump;
+    const travelBefore = (played - opening) * perSpan;
+    const slope =
+      travelBefore > 0 && travelBefore < 1 && lift < liftLimit ? 6 * travelBefore * (1 - travelBefore) * perSpan : 0;
+    const cools_k = slope * 0.72 * (1 - leak) * (coolant - cell2);
+    const answer = inlet
+      ? (cools_k * INLET_MIX * wFull) / Math.max(wFull, 0.2)
+      : (cools_k * dt * wFull) / (c.coolantCapacity + dt * (w + ua + heaterUa));
+    wax += (waxGain * (sensed - wax)) / (1 + waxGain * Math.max(0, answer));
+    const reading = element + c.readingOffset;
     let felt = wax;
     if (heatedBy_k > 0) {
       let duty: number;
       if (fault.heatingElement === 'dead') duty = 0;
       else if (fault.heatingElement === 'always-on') duty = 1;
       else if (inputs.thermostatHeater) duty = inputs.thermostatHeater[k]!;
-      else
-        duty = Math.max(
-          smoothStep((specific / p.heatingThreshold - 0.7) / 0.6),
-          smoothStep((reading - thermostat.rated_c - 2) / 4),
-        );
+      else {
+        const byLoad = smoothStep((specific / c.heatingThreshold - 0.7) / 0.6);
+        const byReading = smoothStep((reading - thermostat.rated_c - 2) / 4);
+        duty = Math.max(byLoad, byReading, c.heatingBase);
+      }
       heating += heatingGain * (duty - heating);
-      felt += heatedBy_k * heating;
+      felt += heatedBy_k * c.heatingEffect * heating;
     }
     // Rising, the valve follows the opening curve; falling, it waits until the wax is a play below.
-    played = felt > played ? felt : felt < played - HYSTERESIS_K ? felt + HYSTERESIS_K : played;
-    lift = Math.min(fault.liftLimit, smoothStep((played - opening) * perSpan));
+    const moves = felt > played ? 1 : felt < played - hysteresis ? -1 : 0;
+    if (moves !== 0) played = moves > 0 ? felt : felt + hysteresis;
+    const travel = (played - opening) * perSpan;
+    lift = Math.min(liftLimit, smoothStep(travel));
     if (fault.fan === 'dead') fan = 0;
     else if (fault.fan === 'always-on') fan = 1;
     else if (belted) fan = Math.min(1.3, pump);
-    else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - p.fanOn + 14) / 10)) * Math.min(1.3, pump);
+    else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - c.fanOn + 14) / 10)) * Math.min(1.3, pump);
     else if (inputs.fan) fan = inputs.fan[k]!;
-    else fan = smoothStep((reading - p.fanOn + fanWidth_k) * perFanWidth);
+    else fan = smoothStep((reading - c.fanOn + fanWidth_k) * perFanWidth);
 
-    const wetted = coolant - 0.2 * fault.air * (coolant - ambient);
+    const wetted = coolant - 0.2 * missing * (coolant - ambient);
     element += senderGain * (wetted - element);
     sum += element;
     if (++inBin === STEPS_PER_BIN) {

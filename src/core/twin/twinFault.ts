@@ -7,6 +7,10 @@ export interface TwinFault {
   readonly leak: number;
   readonly openingShift_k: number;
   readonly liftLimit: number;
+  /** A weak spring gives way to the pump: opens this much lower per 1000 rpm, K. */
+  readonly springPerRpm_k: number;
+  /** A sticking stem opens and closes this much late, K. */
+  readonly stick_k: number;
   readonly heatingElement: Switched;
   /** Offset between element and reading, K: moves fan control with it. */
   readonly readingOffset_k: number;
@@ -23,6 +27,8 @@ export const NO_TWIN_FAULT: TwinFault = {
   leak: 0,
   openingShift_k: 0,
   liftLimit: 1,
+  springPerRpm_k: 0,
+  stick_k: 0,
   heatingElement: 'works',
   readingOffset_k: 0,
   senderLag_s: 0,

@@ -3,6 +3,7 @@
 import { Trash2 } from 'lucide-react';
 import Link from 'next/link';
 import { useState, type ReactNode } from 'react';
+import { causeName } from '@/core/evidence';
 import { verdictText, type Finding, type Remark } from '@/core/judge';
 import { useJob } from '@/job/JobProvider';
 import { PrintHead } from '@/job/PrintHead';
@@ -88,6 +89,27 @@ function TraceHead({ record, onChoose }: { record: TraceRecord; onChoose: (id: s
   );
 }
 
+/** A second fault that is likelier than not, and the assumption that the verdict leans on most. */
+function Besides({ finding: { also = [], leansOn = null } }: { finding: Finding }) {
+  if (also.length === 0 && !leansOn) return null;
+  return (
+    <dl className="mt-4 grid grid-cols-[auto_1fr] gap-x-3 gap-y-2 border-t border-base-content/30 pt-3 leading-snug">
+      {also.length > 0 && (
+        <>
+          <dt className="font-semibold">Beside it</dt>
+          <dd>{also.map((cause) => causeName(cause).toLowerCase()).join(', ')}: likelier than not, look for both.</dd>
+        </>
+      )}
+      {leansOn && (
+        <>
+          <dt className="font-semibold">Leans on</dt>
+          <dd>{leansOn}.</dd>
+        </>
+      )}
+    </dl>
+  );
+}
+
 function PictureAndWhy({ record, finding }: { record: TraceRecord; finding: Finding }) {
   const { say } = useUnits();
   const [pointed, setPointed] = useState<Remark | null>(null);
@@ -97,6 +119,7 @@ function PictureAndWhy({ record, finding }: { record: TraceRecord; finding: Find
       <div>
         <h2 className="text-2xl type-sign">Why</h2>
         <WhyList why={finding.why} pointed={pointed} onPoint={setPointed} />
+        <Besides finding={finding} />
         {finding.verdict.grade === 'inconclusive' && (
           <Caution className="mt-3 font-semibold" testId="reason">
             {say(verdictText(finding))}

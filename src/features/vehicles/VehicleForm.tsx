@@ -112,6 +112,17 @@ export function VehicleForm({
         </div>
         <QuantityField control={control} name="on_c" label="Fan on at" hint="empty: not known" />
         <QuantityField control={control} name="off_c" label="Fan off at" hint="empty: not known" />
+        <div>
+          <label className="block leading-tight font-semibold" htmlFor="second">
+            Second coolant sensor
+          </label>
+          <select id="second" className="select mt-1 text-base" {...register('second')}>
+            <option value="unknown">not known</option>
+            <option value="engine">at the engine</option>
+            <option value="pump-inlet">at the pump inlet</option>
+            <option value="radiator-outlet">at the radiator outlet</option>
+          </select>
+        </div>
       </fieldset>
       <h2 className="mt-8 border-b border-base-content/30 pb-1 text-2xl type-sign">Engine and coolant</h2>
       <fieldset className="mt-4 grid grid-cols-2 gap-x-8 gap-y-4 md:grid-cols-5">

@@ -1,5 +1,5 @@
 import { boolean, mixed, number, object, string, type InferType } from 'yup';
-import type { UnitFamily, Vehicle } from '@/core/base';
+import { SECOND_SENSOR_PLACES, type SecondSensorPlace, type UnitFamily, type Vehicle } from '@/core/base';
 import { startingVehicle } from '@/core/planning';
 
 /** One quantity of the form: its name, unit and what can be true of a vehicle. */
@@ -74,6 +74,7 @@ export const vehicleFormSchema = object({
   fan: mixed<Vehicle['fan']['kind']>().oneOf(['electric', 'viscous', 'engine-driven']).required(),
   on_c: quantity('on_c').nullable(),
   off_c: beside('off_c', 'on_c', 'below'),
+  second: mixed<SecondSensorPlace>().oneOf(SECOND_SENSOR_PLACES).default('unknown'),
 });
 
 /** Values of the vehicle form, in SI. */
@@ -92,6 +93,7 @@ export function toFormValues(plate: string, vehicle: Vehicle): VehicleFormValues
     fan: vehicle.fan.kind,
     on_c: vehicle.fan.on_c,
     off_c: vehicle.fan.off_c,
+    second: vehicle.sensors?.second ?? 'unknown',
   };
 }
 
@@ -115,6 +117,7 @@ export function toVehicle(v: VehicleFormValues): Vehicle {
     },
     coolant: { volume_l: v.volume_l, glycol_pct: v.glycol_pct, cap_kpa: v.cap_kpa ?? null },
     fan: { kind: v.fan, on_c: v.on_c ?? null, off_c: v.off_c ?? null },
+    ...(v.second === 'unknown' ? {} : { sensors: { second: v.second } }),
   };
 }
 

@@ -1,5 +1,5 @@
 import { boolean, mixed, number, object, string, ValidationError, type InferType } from 'yup';
-import { fail, ok, type Result, type Vehicle } from '../../base';
+import { fail, ok, SECOND_SENSOR_PLACES, type Result, type Vehicle } from '../../base';
 import { importError, type ImportError } from '../importError';
 import { PROTOTYPE_KEYS } from '../table/jsonShapes';
 
@@ -49,6 +49,13 @@ export const vehicleFileSchema = object({
     on_c: maybe('fan.on_c', 40, 150),
     off_c: maybe('fan.off_c', 40, 150),
   }).required('fan is missing'),
+  sensors: object({
+    second: mixed<(typeof SECOND_SENSOR_PLACES)[number]>()
+      .oneOf(SECOND_SENSOR_PLACES, `sensors.second must be one of ${SECOND_SENSOR_PLACES.join(', ')}`)
+      .default('unknown'),
+  })
+    .default(undefined)
+    .optional(),
 });
 
 type VehicleFile = InferType<typeof vehicleFileSchema>;
@@ -60,6 +67,7 @@ function toVehicle(file: VehicleFile): Vehicle {
     thermostat: file.thermostat,
     coolant: file.coolant,
     fan: file.fan,
+    ...(file.sensors ? { sensors: { second: file.sensors.second } } : {}),
   };
 }
 

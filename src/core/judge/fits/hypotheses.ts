@@ -26,8 +26,6 @@ export interface Hypothesis {
   readonly observe?: (element_c: Float64Array, values: readonly number[]) => void;
   /** Starting points of the severities, in z, from which fits begin. */
   readonly starts: readonly (readonly number[])[];
-  /** Factor on the model's discrepancy for causes that make the trace irregular. */
-  readonly roughness?: number;
   readonly applies?: (vehicle: Vehicle) => boolean;
 }
 
@@ -99,15 +97,26 @@ export const HYPOTHESES: readonly Hypothesis[] = [
   {
     cause: 'thermostat-opens-early',
     variant: 'early',
-    share: 1,
+    share: 0.75,
     severities: [linear('opening_shift_k', 'Opens below its rating by', 'K', -48, -6)],
     toFault: ([shift]) => withFault({ openingShift_k: shift! }),
     starts: [[-0.9], [0], [0.9]],
   },
   {
+    cause: 'thermostat-opens-early',
+    variant: 'spring',
+    share: 0.25,
+    severities: [
+      linear('spring_k', 'Opens lower per 1000 rpm by', 'K', 1, 10),
+      linear('opening_shift_k', 'Opens below its rating by', 'K', -25, -2),
+    ],
+    toFault: ([spring, shift]) => withFault({ springPerRpm_k: spring!, openingShift_k: shift! }),
+    starts: [[0, 0]],
+  },
+  {
     cause: 'thermostat-opens-late',
     variant: 'late',
-    share: 0.7,
+    share: 0.5,
     severities: [linear('opening_shift_k', 'Opens above its rating by', 'K', 5, 42)],
     toFault: ([shift]) => withFault({ openingShift_k: shift! }),
     starts: [[-0.9], [0.3], [1.4]],
@@ -118,6 +127,14 @@ export const HYPOTHESES: readonly Hypothesis[] = [
     share: 0.3,
     severities: [logarithmic('lift_limit', 'Opens at most', 'of full lift', 0.02, 0.25)],
     toFault: ([lift]) => withFault({ liftLimit: lift! }),
+    starts: one,
+  },
+  {
+    cause: 'thermostat-opens-late',
+    variant: 'sticky',
+    share: 0.2,
+    severities: [linear('stick_k', 'Opens and closes late by', 'K', 4, 26)],
+    toFault: ([stick]) => withFault({ stick_k: stick! }),
     starts: one,
   },
   {
@@ -221,7 +238,6 @@ export const HYPOTHESES: readonly Hypothesis[] = [
     severities: [linear('air_fraction', 'Coolant missing', 'of the engine', 0.2, 1)],
     toFault: ([air]) => withFault({ air: air! }),
     starts: one,
-    roughness: 2.4,
   },
   {
     cause: 'low-coolant-or-air',
@@ -233,7 +249,6 @@ export const HYPOTHESES: readonly Hypothesis[] = [
     ],
     toFault: ([air, lag]) => withFault({ air: air!, senderLag_s: lag! }),
     starts: [[0, 0]],
-    roughness: 1.5,
   },
   {
     cause: 'fan-always-on',

@@ -2,11 +2,12 @@ import type { Cause } from '../../base';
 import { MAP_DEFAULTS, type MapOptions } from '../../fit';
 import { type Hypothesis, SOUND } from './hypotheses';
 import type { JudgeProgress } from '../judgeProgress';
-import { fitHypothesis, type HypothesisFit, type TraceProblem, vehiclePart, withSampledEvidence } from './traceFit';
+import { fitHypothesis, withSampledEvidence } from './fitHypothesis';
+import { type HypothesisFit, type TraceProblem, vehiclePart } from './traceFit';
 import { effect_k, effectAt_k } from './visibility';
 
 /** Faults this close to the best, and the sound vehicle, are fitted to the bottom of their valley and sampled. */
-const CONTENDER_WITHIN = 8;
+const CONTENDER_WITHIN = 12;
 
 /** Derivatives fresh at every step, finer, and stopped later: for the few fits on which the verdict rests. */
 const POLISH: MapOptions = {

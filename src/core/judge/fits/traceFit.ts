@@ -1,16 +1,5 @@
 import { countPresent, type Trace } from '../../base';
-import {
-  makeWhitener,
-  MAP_DEFAULTS,
-  mapFit,
-  SAMPLING_DEFAULTS,
-  sampledEvidence,
-  type MapFit,
-  type MapOptions,
-  type MapProblem,
-  type NoiseModel,
-  type Whitener,
-} from '../../fit';
+import { makeWhitener, type MapFit, type NoiseModel, type Whitener } from '../../fit';
 import { binMeans } from '../../signal';
 import {
   parameterIndex,
@@ -38,7 +27,7 @@ export interface TraceProblem {
   readonly outlet: { readonly measured_c: Float64Array; readonly whitener: Whitener } | null;
   /** Measurements that a fit is held against: bins with a reading, and with a radiator outlet. */
   readonly present: number;
-  readonly whitenerFor: (roughness: number) => Whitener;
+  readonly whitener: Whitener;
   readonly workspace: TwinWorkspace;
 }
 
@@ -56,7 +45,7 @@ export interface HypothesisFit {
  * Discrepancy between the reduced model and a real car: wanders by about 2 K over a minute or two. Set by the exam on
  * simulated vehicles (docs/accuracy.md), within the range that notes on reduced models give (1.5-3 K, 60-120 s).
  */
-export const NOISE: NoiseModel = { discrepancySd_k: 1.4, correlation_s: 100, startSd_k: 0.6, whiteSd_k: 0.5 };
+export const NOISE: NoiseModel = { discrepancySd_k: 1, correlation_s: 100, startSd_k: 0.6, whiteSd_k: 0.4 };
 
 /**
  * The same for the radiator outlet. Two stirred cells follow a front of hot coolant that creeps down a real radiator
@@ -85,7 +74,6 @@ export function prepareProblem(
     measured_c: logged.mean,
     whitener: makeWhitener(logged.present, bin_s, OUTLET_NOISE),
   };
-  const cache = new Map<number, Whitener>();
   return {
     inputs,
     prior: twinPrior(inputs, memory),
@@ -93,18 +81,7 @@ export function prepareProblem(
     measured_c: mean,
     outlet,
     present: present.reduce((a, b) => a + b, 0) + (outlet?.whitener.count ?? 0),
-    whitenerFor: (roughness) => {
-      let found = cache.get(roughness);
-      if (!found) {
-        found = makeWhitener(present, bin_s, {
-          ...noise,
-          discrepancySd_k: noise.discrepancySd_k * roughness,
-          startSd_k: noise.startSd_k * roughness,
-        });
-        cache.set(roughness, found);
-      }
-      return found;
-    },
+    whitener: makeWhitener(present, bin_s, noise),
     workspace: twinWorkspace(inputs),
   };
 }
@@ -165,48 +142,4 @@ function predictStartOffset(hypothesis: Hypothesis, severity: readonly number[],
   const probe = Float64Array.of(start_c);
   hypothesis.observe(probe, severity);
   return probe[0]! - start_c;
-}
-
-/** What the fit of a hypothesis minimises. */
-function mapProblem(problem: TraceProblem, hypothesis: Hypothesis): MapProblem & { readonly logSd: number } {
-  const whitener = problem.whitenerFor(hypothesis.roughness ?? 1);
-  const { measured_c, outlet, workspace } = problem;
-  const bins = measured_c.length;
-  const residual = new Float64Array(bins);
-  const against = (measured: Float64Array, predicted: Float64Array, by: Whitener, out: Float64Array): void => {
-    for (let k = 0; k < bins; k++) residual[k] = measured[k]! - predicted[k]!;
-    by.apply(residual, out);
-  };
-  return {
-    size: vectorSize(problem, hypothesis),
-    residualCount: outlet ? 2 * bins : bins,
-    residuals: (z, out) => {
-      against(measured_c, predictReading(problem, hypothesis, z), whitener, out.subarray(0, bins));
-      if (outlet) against(outlet.measured_c, workspace.outlet_c, outlet.whitener, out.subarray(bins));
-    },
-    logSd: whitener.logSd,
-  };
-}
-
-/** Fits one hypothesis from one starting point. */
-export function fitHypothesis(
-  problem: TraceProblem,
-  hypothesis: Hypothesis,
-  start: Float64Array,
-  options: MapOptions = MAP_DEFAULTS,
-): HypothesisFit {
-  const { logSd, ...least } = mapProblem(problem, hypothesis);
-  const fit = mapFit(least, start, options);
-  return {
-    hypothesis,
-    fit,
-    logEvidence: fit.logEvidence - logSd,
-    severity: severitiesOf(problem, hypothesis, fit.z),
-  };
-}
-
-/** The same fit with its evidence sampled, see `sampledEvidence`. @param pairs of opposite samples */
-export function withSampledEvidence(problem: TraceProblem, fit: HypothesisFit, pairs: number): HypothesisFit {
-  const { logSd, ...least } = mapProblem(problem, fit.hypothesis);
-  return { ...fit, logEvidence: sampledEvidence(least, fit.fit.z, { ...SAMPLING_DEFAULTS, pairs }) - logSd };
 }

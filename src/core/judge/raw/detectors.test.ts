@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest';
 import type { Trace } from '../../base';
 import { startingVehicle } from '../../planning';
 import { inspectSignal, maskTrace } from './detectors';
-import { dropoutEvidence, frozenEvidence, gaugeEvidence, leapEvidence, secondSensorEvidence } from './signalEvidence';
+import {
+  dropoutEvidence,
+  frozenEvidence,
+  gaugeEvidence,
+  leapEvidence,
+  secondSensorEvidence,
+  testifies,
+} from './signalEvidence';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 
@@ -115,7 +122,60 @@ describe('evidence from the raw signal', () => {
   });
 
   it('a second sensor above the first speaks for a low reading', () => {
-    const logs = secondSensorEvidence({ ...sound, secondMinusEct_k: 14 }, trace(warmUp()));
+    const logs = secondSensorEvidence({ ...sound, secondMinusEct_k: 14, secondLag_k: 1 }, trace(warmUp()), 'unknown');
     expect(logs['sender-reads-low']).toBeGreaterThan(logs.healthy + 3);
+  });
+});
+
+describe('where a second sensor sits', () => {
+  const sitting = (lag: number) => {
+    const ect = warmUp();
+    const other = ect.map((v, i) => (i < 700 ? Math.min(v, 5 + lag) : v - 2));
+    return inspect(trace(ect, { ect2_c: other }));
+  };
+
+  it('one that stays cold while the engine warms up is not at the engine, whatever it says later', () => {
+    const cold = sitting(8);
+    expect(cold.secondLag_k).toBeGreaterThan(40);
+    expect(testifies(cold, 'unknown')).toBe(false);
+    const along = sitting(100);
+    expect(along.secondLag_k).toBeLessThan(6);
+    expect(testifies(along, 'unknown')).toBe(true);
+  });
+
+  it('the vehicle’s file goes before its course', () => {
+    expect(testifies(sitting(8), 'engine')).toBe(true);
+    expect(testifies(sitting(100), 'pump-inlet')).toBe(false);
+    expect(testifies(sitting(100), 'radiator-outlet')).toBe(false);
+  });
+
+  it('one that does not testify moves no cause', () => {
+    const logs = secondSensorEvidence({ ...sitting(8), secondMinusEct_k: -19 }, trace(warmUp()), 'unknown');
+    expect(new Set(Object.values(logs)).size).toBe(1);
+  });
+});
+
+describe('a reading that hardly follows', () => {
+  const flat = (from: number, rise: number, minutes: number) =>
+    Float64Array.from({ length: 60 * minutes }, (_, i) => Math.round(from + (rise * i) / (60 * minutes)));
+
+  it('is all but dead where the engine ran for long, and speaks for a frozen sender', () => {
+    const found = inspect(trace(flat(16, 4, 20)));
+    expect([found.nearlyFrozen, found.frozenFrom_s]).toEqual([true, null]);
+    expect(frozenEvidence(found)['sender-stuck']).toBeGreaterThan(frozenEvidence(found).healthy + 4);
+  });
+
+  it('is nothing of the kind where the drive is short, the reading warm, the rise real or the engine off', () => {
+    expect(inspect(trace(flat(16, 4, 9))).nearlyFrozen).toBe(false);
+    expect(inspect(trace(flat(80, 4, 20))).nearlyFrozen).toBe(false);
+    expect(inspect(trace(flat(16, 14, 20))).nearlyFrozen).toBe(false);
+    const still = trace(flat(16, 4, 20));
+    const off = { ...still, channels: { ...still.channels, rpm: new Float64Array(still.time_s.length) } };
+    expect(inspect(off).nearlyFrozen).toBe(false);
+  });
+
+  it('flickers between two digits and is frozen all the same', () => {
+    const flicker = Float64Array.from({ length: 1500 }, (_, i) => (i % 37 === 0 ? 55 : 56));
+    expect(inspect(trace(flicker)).frozenFrom_s).toBe(0);
   });
 });

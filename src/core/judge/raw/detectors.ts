@@ -15,10 +15,14 @@ export interface SignalFindings {
   /** The reading froze from this time on, s; null when it did not. */
   readonly frozenFrom_s: number | null;
   readonly frozenAt_c: number;
+  /** The reading hardly follows an engine that must have warmed up: a sender that is all but dead. */
+  readonly nearlyFrozen: boolean;
   /** Median of gauge minus engine reading once both moved, K; null without a gauge channel. */
   readonly gaugeMinusEct_k: number | null;
   /** The same for the second engine sensor. */
   readonly secondMinusEct_k: number | null;
+  /** How much further the second sensor falls behind during the warm-up than at its start and its end, K. */
+  readonly secondLag_k: number | null;
   /** The same at the first readings, K. */
   readonly secondMinusEctAtStart_k: number | null;
   /** A level that swings again and again; null where it does not. */
@@ -177,6 +181,31 @@ function unnaturallySame(trace: Trace, order: readonly number[], lowest_c: numbe
   return held_s >= (varied ? SAME_WHILE_DRIVING_S : SAME_AT_ALL_S) ? trace.time_s[from]! - trace.time_s[0]! : null;
 }
 
+/** A reading that flickers by one digit is as still as one that does not, K; how long it must do so, s. */
+const FLICKER_K = 1.01;
+const FLICKERS_FOR_S = 600;
+
+/** Largest range of a reading that is all but dead, K; how long the engine must have run; how far it ends under regulation, K. */
+const NEARLY_FROZEN = { range_k: 9, for_s: 720, under_k: 25 } as const;
+/** Engine speed under which an engine does not run, rpm. */
+const RUNS_FROM_RPM = 300;
+
+/** True when the reading stayed in a narrow range far under regulation though the engine ran for long. */
+function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): boolean {
+  const order = present(trace).filter((i) => !bad[i]);
+  if (order.length < 12) return false;
+  const ect = order.map((i) => trace.channels.ect_c[i]!);
+  const rpm = trace.channels.rpm?.filter(Number.isFinite);
+  if (rpm && rpm.length > 5 && !((median(rpm) ?? 0) > RUNS_FROM_RPM)) return false;
+  const held_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
+  const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
+  return (
+    held_s >= NEARLY_FROZEN.for_s &&
+    max(ect)! - min(ect)! <= NEARLY_FROZEN.range_k &&
+    max(ect)! < lowest - NEARLY_FROZEN.under_k
+  );
+}
+
 /** Start of a final stretch without any change, outside the band in which a regulated engine may stand still. */
 function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): { from_s: number | null; at_c: number } {
   const ect = trace.channels.ect_c;
@@ -192,6 +221,10 @@ function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): { from_s: 
   const held_s = trace.time_s[last]! - trace.time_s[first]!;
   const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
   const regulated = at_c > lowest - 4 && at_c < vehicle.thermostat.rated_c + 16;
+  const flickers = order.every((i) => Math.abs(ect[i]! - at_c) < FLICKER_K);
+  const whole_s = trace.time_s[last]! - trace.time_s[order[0]!]!;
+  // A frozen reading between two digits flickers between them.
+  if (flickers && !regulated && whole_s >= FLICKERS_FOR_S) return { from_s: 0, at_c };
   const wholeTrace = first === order[0];
   if (wholeTrace) {
     // A reading that never moved since key-on is not alive, unless a hot engine merely stands at its regulated level.
@@ -235,6 +268,25 @@ function medianDifference(
   return differences.length >= 2 ? median(differences)! : null;
 }
 
+/** How long a stretch must be over which a second sensor lags, samples taken together. */
+const LAG_OVER = 0.05;
+
+/** Furthest that the second sensor falls behind for a twentieth of the drive, beyond its difference at the start, K. */
+function lagOfSecond(trace: Trace, bad: Uint8Array): number | null {
+  const other = trace.channels.ect2_c;
+  const start = medianDifference(trace, 'ect2_c', bad, 60);
+  if (!other || start === null) return null;
+  const behind: number[] = [];
+  let held = NaN;
+  for (let i = 0; i < other.length; i++) {
+    const v = trace.channels.ect_c[i]!;
+    if (Number.isFinite(v) && !bad[i]) held = v;
+    if (Number.isFinite(other[i]!) && Number.isFinite(held)) behind.push(held - other[i]! + start);
+  }
+  behind.sort((a, b) => b - a);
+  return behind[Math.floor(LAG_OVER * behind.length)] ?? null;
+}
+
 /** Time after key-on in which a reading still shows the soak, s. */
 const SOAK_S = 30;
 
@@ -258,9 +310,11 @@ export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
     leaps_s: findLeaps(trace, bad),
     frozenFrom_s: frozen.from_s,
     frozenAt_c: frozen.at_c,
+    nearlyFrozen: frozen.from_s === null && isNearlyFrozen(trace, bad, vehicle),
     gaugeMinusEct_k: medianDifference(trace, 'gauge_c', bad, -1),
     secondMinusEct_k: medianDifference(trace, 'ect2_c', bad, -1),
     secondMinusEctAtStart_k: medianDifference(trace, 'ect2_c', bad, 60),
+    secondLag_k: lagOfSecond(trace, bad),
     sawTooth: findSawTooth(trace, bad),
     atStart: {
       ect_c: firstReading(trace, 'ect_c', bad),

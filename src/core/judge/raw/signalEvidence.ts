@@ -1,4 +1,4 @@
-import type { Trace } from '../../base';
+import type { SecondSensorPlace, Trace } from '../../base';
 import { flatLogs, type CauseLogs } from '../../evidence';
 import type { SignalFindings } from './detectors';
 import type { SenderShifts } from '../fits/senderShift';
@@ -45,7 +45,7 @@ export function sawToothEvidence(findings: SignalFindings, inlet: boolean): Caus
 /** Evidence from a reading that stands still. */
 export function frozenEvidence(findings: SignalFindings): CauseLogs {
   const logs = flatLogs();
-  logs['sender-stuck'] = findings.frozenFrom_s === null ? -9 : 25;
+  logs['sender-stuck'] = findings.frozenFrom_s !== null ? 25 : findings.nearlyFrozen ? 8 : -9;
   return logs;
 }
 
@@ -97,9 +97,26 @@ export function gaugeEvidence(findings: SignalFindings, shifts: SenderShifts = {
   return { ...logs, 'gauge-sender-fault': wide };
 }
 
+/** How far under the reading a sensor at the engine may fall while the engine warms up, K. */
+const GOES_ALONG_K = 12;
+
+/**
+ * True where the second sensor sits in the coolant that the engine's sender reads: by the vehicle's file, else by its
+ * course. One at the pump inlet or the radiator stays cold until the thermostat opens, whatever the sender does.
+ */
+export function testifies(findings: SignalFindings, place: SecondSensorPlace): boolean {
+  if (place !== 'unknown') return place === 'engine';
+  return findings.secondLag_k !== null && findings.secondLag_k < GOES_ALONG_K;
+}
+
 /** Evidence from a second engine sensor: it shares the coolant but not the fault. */
-export function secondSensorEvidence(findings: SignalFindings, trace: Trace, shifts: SenderShifts = {}): CauseLogs {
+export function secondSensorEvidence(
+  findings: SignalFindings,
+  trace: Trace,
+  place: SecondSensorPlace,
+  shifts: SenderShifts = {},
+): CauseLogs {
   const d = findings.secondMinusEct_k;
-  if (d === null || trace.time_s.length < 5) return flatLogs();
+  if (d === null || trace.time_s.length < 5 || !testifies(findings, place)) return flatLogs();
   return otherSensorEvidence(d, shifts, { scatter_k: 1.6, wrongFrom_k: 2.5, agreeing: 4 });
 }

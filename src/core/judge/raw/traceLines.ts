@@ -83,7 +83,7 @@ export function signalLines(
       kind: 'raw',
       reason: 'A second sensor shares the coolant but not the fault.',
       seen: `Second engine sensor stands ${differenceText(findings.secondMinusEct_k)} ${side(findings.secondMinusEct_k)} the first`,
-      logLikelihood: secondSensorEvidence(findings, trace, shifts),
+      logLikelihood: secondSensorEvidence(findings, trace, vehicle.sensors?.second ?? 'unknown', shifts),
       source: 'raw signal',
     });
   }

@@ -32,6 +32,13 @@ describe('the verdict in words', () => {
     );
   });
 
+  it('a leader below half says how little it leads', () => {
+    const { name, means } = CAUSE_TEXT['fan-not-running'];
+    expect(verdictText(finding({ 'fan-not-running': 0.42, healthy: 0.3, 'sender-reads-high': 0.28 }, 'suspect'))).toBe(
+      `${name}, by 42 % no more than the likeliest of several: ${means}. The reading hardly moves.`,
+    );
+  });
+
   it('across sender and thermostat it cannot tell, and names both sides', () => {
     const shares = { 'thermostat-leaking': 0.4, 'thermostat-stuck-open': 0.3, 'sender-reads-low': 0.3 };
     expect(verdictText(finding(shares, 'inconclusive'))).toBe(

@@ -1,7 +1,10 @@
 import { neighboursOf } from '../../base';
-import { acrossDivide, CAUSE_TEXT, causeName, GRADE_FROM } from '../../evidence';
+import { acrossDivide, CAUSE_TEXT, causeName } from '../../evidence';
 import type { Finding } from '../finding';
 import { remarksText } from './remarkText';
+
+/** Share from which a cause, alone or with its neighbours, is named without a word of caution. */
+const LEADS_FROM = 0.5;
 
 /** Share from which a neighbour is named beside the leading cause. */
 const NAMED_FROM = 0.05;
@@ -21,10 +24,13 @@ export function verdictText({
   }
   const { name, means } = CAUSE_TEXT[leader.cause];
   const first = remarksText(why[0] ?? []);
-  if (leader.probability >= GRADE_FROM.suspect) return `${name}: ${means}. ${first}`;
+  if (leader.probability >= LEADS_FROM) return `${name}: ${means}. ${first}`;
   const near = neighboursOf(leader.cause);
   const others = causes.slice(1).filter((c) => near.includes(c.cause) && c.probability > NAMED_FROM);
   const together = others.reduce((sum, c) => sum + c.probability, leader.probability);
+  if (others.length === 0 || together < LEADS_FROM) {
+    return `${name}, by ${Math.round(100 * leader.probability)} % no more than the likeliest of several: ${means}. ${first}`;
+  }
   const names = others.map((c) => causeName(c.cause).toLowerCase()).join(' or ');
   return `${name} or ${names}, together ${Math.round(100 * together)} %: this trace cannot part them. ${first}`;
 }

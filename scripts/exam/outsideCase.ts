@@ -1,0 +1,45 @@
+import { CAUSES, type Cause, type Trace, type Vehicle } from '../../src/core/base';
+import { judgeNow } from '../../src/core/judge';
+import type { Grade } from '../../src/core/evidence';
+
+/** A judged drive from outside the home world: a drawn world or a field set, with what was wrong. */
+export interface OutsideCase {
+  readonly id: string;
+  /** World or vehicle by which the report is cut. */
+  readonly group: string;
+  readonly causes: readonly Cause[];
+  readonly hotStart: boolean;
+  /** What the drive should be judged by: nothing is asked of short drives and of faults that moved nothing. */
+  readonly observable: boolean;
+  readonly clear: boolean;
+  readonly channels: 'full' | 'basic' | 'temperature-only';
+  readonly verdict: Cause;
+  readonly probability: number;
+  readonly grade: Grade;
+  /** Causes, most probable first. */
+  readonly order: readonly Cause[];
+  readonly also: readonly Cause[];
+  readonly milliseconds: number;
+}
+
+/** True for a cause that is a fault. */
+export const isFault = (cause: Cause): boolean => cause !== 'healthy' && cause !== 'insufficient-heat';
+
+/** Judges a drive and keeps what the report asks. */
+export function judgedOutside(
+  known: Omit<OutsideCase, 'verdict' | 'probability' | 'grade' | 'order' | 'also' | 'milliseconds'>,
+  trace: Trace,
+  vehicle: Vehicle,
+): OutsideCase {
+  const started = performance.now();
+  const { verdict, causes, also } = judgeNow(trace, vehicle);
+  return {
+    ...known,
+    verdict: verdict.cause,
+    probability: verdict.probability,
+    grade: verdict.grade,
+    order: causes.map((c) => c.cause).filter((c) => CAUSES.includes(c)),
+    also: also ?? [],
+    milliseconds: performance.now() - started,
+  };
+}

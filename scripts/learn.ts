@@ -1,0 +1,72 @@
+/**
+ * Trains the learned layer of the judge (src/core/judge/experience) on drives with a known outcome: drawn worlds, and a
+ * field set where one is given. Judging takes by far the most time, so its figures are kept in a file and trained from.
+ *
+ * Usage: npm run learn -- --cases FILE.ndjson [--worlds N] [--home N] [--field FOLDER] [--examine] [--write]
+ *   --worlds N, --home N, --field FOLDER: judge these drives and put their figures into FILE first
+ *   --examine: leave out each vehicle and a quarter of the worlds in turn, and say how well the rest knows them
+ *   --write: train on all of it and write src/core/judge/experience/weights.json
+ */
+import { readFileSync, writeFileSync } from 'node:fs';
+import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { runExam } from './exam/pool';
+import { writeAccuracy } from './exam/writeAccuracy';
+import { examine } from './learn/examine';
+import { fieldTruth } from './learn/fieldSet';
+import type { LearnCase } from './learn/learnCase';
+import { train } from './learn/train';
+
+const { values } = parseArgs({
+  options: {
+    cases: { type: 'string' },
+    worlds: { type: 'string', default: '0' },
+    home: { type: 'string', default: '0' },
+    field: { type: 'string' },
+    examine: { type: 'boolean', default: false },
+    write: { type: 'boolean', default: false },
+  },
+});
+const file = values.cases;
+const count = Number(values.worlds);
+const home = Number(values.home);
+if (file === undefined || ![count, home].every((n) => Number.isInteger(n) && n >= 0)) {
+  process.stderr.write('learn: --cases takes a file, --worlds and --home a whole number\n');
+  process.exit(2);
+}
+
+const SEED = 20261127;
+const WEIGHTS = path.join(import.meta.dirname, '../src/core/judge/experience/weights.json');
+const say = (what: string) => (done: number) => {
+  if (done % 100 === 0) process.stderr.write(`${done} ${what}\n`);
+};
+
+if (count > 0 || home > 0 || values.field !== undefined) {
+  const folder = values.field === undefined ? null : path.resolve(process.env.INIT_CWD ?? process.cwd(), values.field);
+  const field = folder
+    ? await runExam(
+        'learn-field',
+        { count: fieldTruth(folder).length, seed: 0, only: null, folder },
+        say('of the field'),
+      )
+    : [];
+  const request = { seed: 0, only: null };
+  const worlds = count > 0 ? await runExam('learn-world', { count, ...request }, say('of the worlds')) : [];
+  const own = home > 0 ? await runExam('learn-home', { count: home, ...request }, say('of the home world')) : [];
+  writeFileSync(file, [...field, ...worlds, ...own].map((c) => JSON.stringify(c)).join('\n') + '\n');
+}
+
+const cases = readFileSync(file, 'utf8')
+  .split('\n')
+  .filter((line) => line !== '')
+  .map((line) => JSON.parse(line) as LearnCase);
+if (values.examine) {
+  const report = examine(cases, SEED);
+  process.stdout.write(`${report}\n`);
+  if (values.write) writeAccuracy('left-out', report, 'npm run learn -- --cases FILE --examine --write');
+}
+if (values.write) {
+  const experience = train(cases, SEED);
+  writeFileSync(WEIGHTS, `${JSON.stringify(experience)}\n`);
+  process.stdout.write(`${experience.names.length} figures, ${experience.nets.length} networks: written\n`);
+}

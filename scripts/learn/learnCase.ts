@@ -1,0 +1,87 @@
+import path from 'node:path';
+import { CAUSES, type Cause, type Trace, type Vehicle } from '../../src/core/base';
+import { addLogs } from '../../src/core/evidence';
+import { judgeFiguresNow } from '../../src/core/judge';
+import { drawScenario, drawWorldScenario } from '../../src/core/plant';
+import { requestFor } from '../exam/case';
+import { OBSERVABLE_K } from '../exam/metrics';
+import { worldRequest } from '../exam/worldRequest';
+import { fieldDrive, fieldTruth } from './fieldSet';
+
+/** A drive with a known outcome, as the learned layer sees it. */
+export interface LearnCase {
+  readonly id: string;
+  readonly origin: 'world' | 'field';
+  /** World or vehicle: left out as a whole when the layer is examined. */
+  readonly group: string;
+  readonly causes: readonly Cause[];
+  /** Something to learn from: not hot, not short, and the fault moved the reading. */
+  readonly counts: boolean;
+  readonly figures: Readonly<Record<string, number | null>>;
+  /** Log odds by fits and signal, in the order of the causes. */
+  readonly physics: readonly number[];
+}
+
+/** Digits that a figure is kept with. */
+const KEPT = 1e4;
+
+function told(trace: Trace, vehicle: Vehicle): Pick<LearnCase, 'figures' | 'physics'> {
+  const { finding, figures } = judgeFiguresNow(trace, vehicle);
+  const rest = finding.evidence.filter((l) => l.id !== 'experience');
+  const logs = addLogs(...rest.map((l) => l.logLikelihood));
+  return {
+    figures: Object.fromEntries(
+      Object.entries(figures).map(([name, v]) => [name, Number.isFinite(v) ? Math.round(v * KEPT) / KEPT : null]),
+    ),
+    physics: CAUSES.map((c) => (logs[c] > -Infinity ? Math.round(logs[c] * KEPT) / KEPT : -1000)),
+  };
+}
+
+/** Seeds and worlds of the drives that the layer learns from: exams take others. */
+export const LEARN = { seed: 5_000_000, worlds: 60, firstWorld: 0 } as const;
+
+const soundly = (cause: Cause): boolean => cause === 'healthy' || cause === 'insufficient-heat';
+
+/** Case `index` of the drawn worlds. */
+export function learnFromWorld(index: number): LearnCase {
+  const s = drawWorldScenario(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld));
+  return {
+    id: `world ${s.seed}`,
+    origin: 'world',
+    group: s.world.name,
+    causes: s.causes,
+    counts: s.start !== 'hot' && (soundly(s.causes[0]!) || s.effect_k >= OBSERVABLE_K),
+    ...told(s.trace, s.vehicle),
+  };
+}
+
+/** Seed of the drives in the home world that are learned from: exams take others. */
+const HOME_SEED = 1_200_000;
+
+/** Case `index` of the home world, by the requests of its exam. */
+export function learnFromHome(index: number): LearnCase {
+  const request = requestFor(index, { seed: HOME_SEED, only: null });
+  const s = drawScenario(request.cause === 'gauge-sender-fault' ? { ...request, channelSet: 'full' } : request);
+  return {
+    id: `home ${s.seed}`,
+    origin: 'world',
+    group: 'home',
+    causes: [s.cause],
+    counts: !s.hotStart && (soundly(s.cause) || s.effect_k >= OBSERVABLE_K),
+    ...told(s.trace, s.vehicle),
+  };
+}
+
+/** Drive `index` of a field set. */
+export async function learnFromField(index: number, folder: string): Promise<LearnCase> {
+  const t = fieldTruth(folder)[index]!;
+  const { trace, vehicle } = await fieldDrive(folder, t);
+  return {
+    id: t.id,
+    origin: 'field',
+    group: path.basename(t.vehicle, '.json'),
+    causes: t.causes,
+    counts: t.expect === 'cause' && t.observable,
+    ...told(trace, vehicle),
+  };
+}

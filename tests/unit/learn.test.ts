@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest';
+import { CAUSES, type Cause } from '@/core/base';
+import { experienced } from '@/core/judge';
+import { examine } from '../../scripts/learn/examine';
+import type { LearnCase } from '../../scripts/learn/learnCase';
+import { scaleOf, train, TRAIN } from '../../scripts/learn/train';
+
+const SMALL = { ...TRAIN, nets: 1, hidden: 6, epochs: 60, dropout: 0.1, decay: 0.001 };
+const FLAT = CAUSES.map(() => 0);
+
+/** Cases of three causes that one figure parts; a second says nothing. */
+function cases(origin: LearnCase['origin'], count = 90): LearnCase[] {
+  const of: readonly Cause[] = ['healthy', 'thermostat-stuck-open', 'sender-slow'];
+  return Array.from({ length: count }, (_, i) => {
+    const k = i % of.length;
+    return {
+      id: `${origin} ${i}`,
+      origin,
+      group: `${origin} ${i % 5}`,
+      causes: [of[k]!],
+      counts: i % 17 !== 0,
+      figures: { level: 10 * k + Math.sin(i), 'says nothing': Math.cos(7 * i), missing: i % 3 === 0 ? null : 1 },
+      physics: FLAT,
+    };
+  });
+}
+const leader = (experience: ReturnType<typeof train>, level: number): Cause => {
+  const { logOdds } = experienced(
+    experience,
+    { level },
+    Object.fromEntries(CAUSES.map((c) => [c, 0])) as Record<Cause, number>,
+  );
+  return CAUSES.reduce((a, b) => (logOdds[b] > logOdds[a] ? b : a));
+};
+
+describe('training of the learned layer', () => {
+  const all = [...cases('field'), ...cases('world')];
+  const experience = train(all, 3, SMALL);
+
+  it('finds what parts the causes', () => {
+    expect(leader(experience, 0)).toBe('healthy');
+    expect(leader(experience, 10)).toBe('thermostat-stuck-open');
+    expect(leader(experience, 20)).toBe('sender-slow');
+  });
+
+  it('says the same again for the same seed', () => {
+    expect(train(all, 3, SMALL)).toEqual(experience);
+    expect(train(all, 4, SMALL).nets).not.toEqual(experience.nets);
+  });
+
+  it('takes middle and spread over what was seen, and leaves out what was hardly ever', () => {
+    const scale = scaleOf(all);
+    expect(scale.names).toEqual(['level', 'missing', 'says nothing']);
+    expect(scale.middle[0]!).toBeGreaterThan(8);
+    const rare = all.map((c, i) => ({ ...c, figures: { ...c.figures, rare: i < 5 ? 1 : null } }));
+    expect(scaleOf(rare).names).not.toContain('rare');
+  });
+
+  it('is examined on vehicles and worlds that it did not learn from', () => {
+    const report = examine(all, 3);
+    expect(report).toContain('| every vehicle in turn |');
+    expect(report).toContain('| field 3 |');
+    expect(report).toContain('| every part of the worlds in turn |');
+    expect(report).not.toContain('world 3 |');
+  });
+});
