@@ -70,7 +70,7 @@ describe('demo garage', () => {
   ] as const)('%s after its work is %s; which work it was can be told: %s', (jobId, cause, separable) => {
     const found = repaired(jobId);
     expect(found.now[0]!.cause).toBe(cause);
-    expect(found.now[0]!.probability).toBeGreaterThan(0.8);
+    expect(found.now[0]!.probability).toBeGreaterThan(0.6);
     expect(found.separability!.separable).toBe(separable);
     expect(found.unknown).toEqual([]);
     expect(found.unproven).toBe(false);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { CAUSES, inShownUnits, type Cause } from '../base';
+import { COURSE_LINE } from '../evidence';
 import { drawScenario } from '../plant';
 import { judgeNow, judgeTrace } from './judge';
 import { resultLine } from './resultLine';
@@ -57,13 +58,16 @@ describe('judgeTrace', () => {
     for (const seed of [950_001, 950_011, 950_021, 970_001]) {
       const cause = 'thermostat-leaking';
       const s = drawScenario({ seed, cause, channelSet: 'full', extraChannels: ['rad_out_c'] });
-      const logOdds = (finding: ReturnType<typeof judgeNow>) =>
-        Math.log(finding.causes.find((c) => c.cause === cause)!.probability);
+      // By the course alone: what experience makes of it is another line.
+      const logOdds = (finding: ReturnType<typeof judgeNow>) => {
+        const { logLikelihood } = finding.evidence.find((l) => l.id === COURSE_LINE)!;
+        return logLikelihood[cause] - logLikelihood.healthy;
+      };
       const channels = { ...s.trace.channels };
       delete channels.rad_out_c;
       gained += logOdds(judgeNow(s.trace, s.vehicle)) - logOdds(judgeNow({ ...s.trace, channels }, s.vehicle));
     }
-    expect(gained).toBeGreaterThan(0.2);
+    expect(gained).toBeGreaterThan(1);
   });
 
   it('two-level control of a heated thermostat is no fault', () => {

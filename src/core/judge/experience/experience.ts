@@ -1,6 +1,6 @@
 import { CAUSES } from '../../base';
 import type { Experience } from './network';
-import weights from './weights.json';
+import weights from './weights.json' with { type: 'json' };
 
 /** Reads the data file; a file that does not fit is a fault of the build, found by the first test that judges. */
 function checked(data: Experience): Experience {
