@@ -105,7 +105,7 @@ test('a wrong field says what is wrong, and typed units are understood', async (
   await page.keyboard.press('Tab');
   await expect(page.getByLabel('Opens at (rating)')).toHaveValue('87.8');
   await expect(page.getByLabel('Cap')).toHaveValue('103.4');
-  await page.getByLabel('Coolant').fill('many');
+  await page.getByLabel('Coolant', { exact: true }).fill('many');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/Not understood|not understood/).first()).toBeVisible();
   await expectClean(page);
