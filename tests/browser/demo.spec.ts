@@ -17,7 +17,9 @@ test('the demo garage opens loaded, judged, and right', async ({ page }) => {
     timeout: 240_000,
   });
   await expect(page.getByRole('link', { name: /since the last service.*Thermostat opens early/ })).toBeVisible();
-  await expect(page.getByRole('link', { name: /Harbour.*Yearly check.*Nothing wrong/ })).toBeVisible({ timeout: 240_000 });
+  await expect(page.getByRole('link', { name: /Harbour.*Yearly check.*Nothing wrong/ })).toBeVisible({
+    timeout: 240_000,
+  });
   await expectClean(page);
 
   // The one that cannot tell says so and what to log next.
