@@ -5,7 +5,6 @@
  *        npm run exam -- --field FOLDER: the logged drives of a field set
  */
 import { writeFileSync } from 'node:fs';
-import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { CHANNEL_SETS } from './exam/case';
 import { runExam } from './exam/pool';
@@ -13,6 +12,7 @@ import { examFigures } from './exam/metrics';
 import { examReport } from './exam/report';
 import { outsideReport } from './exam/outsideReport';
 import { writeAccuracy } from './exam/writeAccuracy';
+import { userPath } from '../src/cli/files';
 import { fieldTruth } from './learn/fieldSet';
 
 /** Added to the seed of an exam over worlds: far from what the learned layer met. */
@@ -40,9 +40,28 @@ if (values.set !== undefined && only === null) {
   process.stderr.write(`exam: --set takes one of ${CHANNEL_SETS.join(', ')}\n`);
   process.exit(2);
 }
+if ([values.worlds, values.field !== undefined, only !== null].filter(Boolean).length > 1) {
+  process.stderr.write('exam: --worlds, --field and --set are exams of their own: give one of them\n');
+  process.exit(2);
+}
+if (values.field !== undefined && values.write) {
+  process.stderr.write(
+    'exam: the judge learned from the field set; docs/accuracy.md takes npm run learn -- --examine\n',
+  );
+  process.exit(2);
+}
 if (only && values.write) {
   process.stderr.write('exam: --write reports all channel sets: leave out --set, or --write\n');
   process.exit(2);
+}
+/** Drives of a field set; ends the command where the folder holds none. */
+function countOf(folder: string): number {
+  try {
+    return fieldTruth(folder).length;
+  } catch (error) {
+    process.stderr.write(`exam: ${error instanceof Error ? error.message : String(error)}\n`);
+    return process.exit(2);
+  }
 }
 const judged = (done: number) => {
   if (done % 50 === 0) process.stderr.write(`${done} judged\n`);
@@ -55,8 +74,8 @@ if (values.worlds) {
   process.exit(0);
 }
 if (values.field !== undefined) {
-  const folder = path.resolve(process.env.INIT_CWD ?? process.cwd(), values.field);
-  const field = { count: fieldTruth(folder).length, seed: 0, only: null, folder };
+  const folder = userPath(values.field);
+  const field = { count: countOf(folder), seed: 0, only: null, folder };
   process.stdout.write(`${outsideReport(await runExam('field', field, judged))}\n`);
   process.exit(0);
 }

@@ -7,9 +7,10 @@
  *   --examine: leave out each vehicle and a quarter of the worlds in turn, and say how well the rest knows them
  *   --write: train on all of it and write src/core/judge/experience/weights.json
  */
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
+import { userPath } from '../src/cli/files';
 import { runExam } from './exam/pool';
 import { writeAccuracy } from './exam/writeAccuracy';
 import { examine } from './learn/examine';
@@ -27,7 +28,7 @@ const { values } = parseArgs({
     write: { type: 'boolean', default: false },
   },
 });
-const file = values.cases;
+const file = values.cases === undefined ? undefined : userPath(values.cases);
 const count = Number(values.worlds);
 const home = Number(values.home);
 if (file === undefined || ![count, home].every((n) => Number.isInteger(n) && n >= 0)) {
@@ -42,7 +43,7 @@ const say = (what: string) => (done: number) => {
 };
 
 if (count > 0 || home > 0 || values.field !== undefined) {
-  const folder = values.field === undefined ? null : path.resolve(process.env.INIT_CWD ?? process.cwd(), values.field);
+  const folder = values.field === undefined ? null : userPath(values.field);
   const field = folder
     ? await runExam(
         'learn-field',
@@ -56,6 +57,10 @@ if (count > 0 || home > 0 || values.field !== undefined) {
   writeFileSync(file, [...field, ...worlds, ...own].map((c) => JSON.stringify(c)).join('\n') + '\n');
 }
 
+if (!existsSync(file)) {
+  process.stderr.write(`learn: ${file} is not there: make it with --worlds N, --home N or --field FOLDER\n`);
+  process.exit(2);
+}
 const cases = readFileSync(file, 'utf8')
   .split('\n')
   .filter((line) => line !== '')

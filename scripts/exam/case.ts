@@ -1,4 +1,4 @@
-import { CAUSES, type Cause, type ChannelSet } from '../../src/core/base';
+import { CAUSES, isFault, type Cause, type ChannelSet } from '../../src/core/base';
 import { type HypothesisReport, judgeNow } from '../../src/core/judge';
 import type { Grade } from '../../src/core/evidence';
 import { drawScenario, type ScenarioRequest } from '../../src/core/plant';
@@ -46,7 +46,7 @@ export function requestFor(
   { seed, only, sound: soundOnly = false }: Omit<ExamRequest, 'count'>,
 ): ScenarioRequest {
   const channelSet = only ?? CHANNEL_SETS[index % CHANNEL_SETS.length]!;
-  const faults = CAUSES.filter((c) => c !== 'healthy' && c !== 'insufficient-heat');
+  const faults = CAUSES.filter(isFault);
   const round = only ? index : Math.floor(index / CHANNEL_SETS.length);
   const sound = soundOnly || round % HEALTHY_EVERY === 0;
   const cause = sound

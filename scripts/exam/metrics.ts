@@ -1,13 +1,11 @@
 import { median } from 'd3-array';
-import { CAUSES, type Cause, type ChannelSet } from '../../src/core/base';
-import { neighboursOf } from '../../src/core/base';
+import { CAUSES, isFault, neighboursOf, type Cause, type ChannelSet } from '../../src/core/base';
 import type { ExamCase } from './case';
 
 /** A fault is observable from this effect on the logged reading, and clear from the next, K RMS. */
 export const OBSERVABLE_K = 3;
 export const CLEAR_K = 6;
 
-const isSound = (cause: Cause): boolean => cause === 'healthy' || cause === 'insufficient-heat';
 const isSender = (cause: Cause): boolean => cause.startsWith('sender-');
 const isThermostat = (cause: Cause): boolean => cause.startsWith('thermostat-');
 
@@ -76,10 +74,10 @@ export interface ExamFigures {
 /** Computes the figures that the exam reports. */
 export function examFigures(cases: readonly ExamCase[]): ExamFigures {
   const cold = cases.filter((c) => !c.hotStart);
-  const faults = cold.filter((c) => !isSound(c.truth));
+  const faults = cold.filter((c) => isFault(c.truth));
   const observable = faults.filter((c) => c.effect_k >= OBSERVABLE_K);
   const clear = faults.filter((c) => c.effect_k >= CLEAR_K);
-  const sound = cold.filter((c) => isSound(c.truth));
+  const sound = cold.filter((c) => !isFault(c.truth));
   const judged = [...observable, ...sound];
   const ofSet = (list: readonly ExamCase[], set: ChannelSet) => list.filter((c) => c.channelSet === set);
   const bySet = (list: readonly ExamCase[]) => ({
@@ -93,7 +91,7 @@ export function examFigures(cases: readonly ExamCase[]): ExamFigures {
     clearBySet: bySet(clear),
     observable: share(observable, named),
     observableMerged: share(observable, namedInFamily),
-    falseAccusals: share(sound, (c) => !isSound(c.verdict) && (c.grade === 'confirmed' || c.grade === 'likely')),
+    falseAccusals: share(sound, (c) => isFault(c.verdict) && (c.grade === 'confirmed' || c.grade === 'likely')),
     swaps: share(
       judged.filter((c) => isSender(c.truth) || isThermostat(c.truth)),
       (c) =>
@@ -108,7 +106,7 @@ export function examFigures(cases: readonly ExamCase[]): ExamFigures {
     reliability: bins,
     medianMilliseconds: median(cases, (c) => c.milliseconds) ?? NaN,
     byCause: columns.map((cause) => {
-      const own = (isSound(cause) ? sound : observable).filter((c) => c.truth === cause);
+      const own = (!isFault(cause) ? sound : observable).filter((c) => c.truth === cause);
       return {
         cause,
         bySet: bySet(own),

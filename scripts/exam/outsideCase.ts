@@ -22,9 +22,6 @@ export interface OutsideCase {
   readonly milliseconds: number;
 }
 
-/** True for a cause that is a fault. */
-export const isFault = (cause: Cause): boolean => cause !== 'healthy' && cause !== 'insufficient-heat';
-
 /** Judges a drive and keeps what the report asks. */
 export function judgedOutside(
   known: Omit<OutsideCase, 'verdict' | 'probability' | 'grade' | 'order' | 'also' | 'milliseconds'>,

@@ -1,6 +1,6 @@
 import { median } from 'd3-array';
-import { neighboursOf, type Cause } from '../../src/core/base';
-import { isFault, type OutsideCase } from './outsideCase';
+import { isFault, neighboursOf, type Cause } from '../../src/core/base';
+import type { OutsideCase } from './outsideCase';
 
 /** Figures of an exam outside the home world, as shares; NaN where nothing was asked. */
 export interface OutsideFigures {

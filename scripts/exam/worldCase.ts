@@ -1,7 +1,8 @@
+import { isFault } from '../../src/core/base';
 import { drawWorldScenario } from '../../src/core/plant';
 import type { ExamRequest } from './case';
 import { CLEAR_K, OBSERVABLE_K } from './metrics';
-import { isFault, judgedOutside, type OutsideCase } from './outsideCase';
+import { judgedOutside, type OutsideCase } from './outsideCase';
 import { worldRequest } from './worldRequest';
 
 /** Worlds of an exam: numbers that the learned layer never met. */

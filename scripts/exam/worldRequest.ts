@@ -1,8 +1,8 @@
-import { CAUSES, type ChannelSet } from '../../src/core/base';
+import { CAUSES, isFault, type ChannelSet } from '../../src/core/base';
 import { FAULT_PAIRS, scrambledRandom, type WorldRequest } from '../../src/core/plant';
 
 /** Causes that a drawn request takes, by share: as in a garage's archive, sound cars first. */
-const FAULTS = CAUSES.filter((c) => c !== 'healthy' && c !== 'insufficient-heat');
+const FAULTS = CAUSES.filter(isFault);
 const SETS: readonly (readonly [ChannelSet, number])[] = [
   ['full', 0.45],
   ['basic', 0.35],

@@ -1,4 +1,4 @@
-import { CAUSES, type Cause } from '../../src/core/base';
+import { CAUSES, isFault, type Cause } from '../../src/core/base';
 import { gradeOf, sortedOdds } from '../../src/core/evidence';
 import { experienced } from '../../src/core/judge';
 import type { LearnCase } from './learnCase';
@@ -7,7 +7,6 @@ import { train, TRAIN } from './train';
 /** Into how many parts the worlds are cut. */
 const PARTS = 4;
 
-const isFault = (cause: Cause): boolean => cause !== 'healthy' && cause !== 'insufficient-heat';
 const pct = (cases: readonly Judged[], holds: (c: Judged) => boolean): string =>
   cases.length === 0 ? '-' : `${((100 * cases.filter(holds).length) / cases.length).toFixed(0)} % of ${cases.length}`;
 

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import path from 'node:path';
 import type { Cause, Trace, Vehicle } from '../../src/core/base';
 import { readVehicleFile } from '../../src/core/formats';
@@ -17,9 +17,15 @@ export interface FieldTruth {
   readonly channels: 'full' | 'basic' | 'ect-only';
 }
 
-/** The drives of a field set. */
-export const fieldTruth = (folder: string): FieldTruth[] =>
-  (JSON.parse(readFileSync(path.join(folder, 'truth.json'), 'utf8')) as { items: FieldTruth[] }).items;
+/** The drives of a field set. Throws where the folder is none: says what is missing and what to give. */
+export function fieldTruth(folder: string): FieldTruth[] {
+  const file = path.join(folder, 'truth.json');
+  if (!existsSync(file))
+    throw new Error(`${file} is not there: give the folder of a field set, with truth.json in it.`);
+  const { items } = JSON.parse(readFileSync(file, 'utf8')) as { items?: FieldTruth[] };
+  if (!Array.isArray(items)) throw new Error(`${file} holds no list called items: it is no truth file of a field set.`);
+  return items;
+}
 
 /** Trace and vehicle of a drive. Throws where a file cannot be read: a field set is whole or of no use. */
 export async function fieldDrive(folder: string, t: FieldTruth): Promise<{ trace: Trace; vehicle: Vehicle }> {

@@ -1,5 +1,5 @@
 import path from 'node:path';
-import { CAUSES, type Cause, type Trace, type Vehicle } from '../../src/core/base';
+import { CAUSES, isFault, type Cause, type Trace, type Vehicle } from '../../src/core/base';
 import { addLogs } from '../../src/core/evidence';
 import { judgeFiguresNow } from '../../src/core/judge';
 import { drawScenario, drawWorldScenario } from '../../src/core/plant';
@@ -40,8 +40,6 @@ function told(trace: Trace, vehicle: Vehicle): Pick<LearnCase, 'figures' | 'phys
 /** Seeds and worlds of the drives that the layer learns from: exams take others. */
 export const LEARN = { seed: 5_000_000, worlds: 60, firstWorld: 0 } as const;
 
-const soundly = (cause: Cause): boolean => cause === 'healthy' || cause === 'insufficient-heat';
-
 /** Case `index` of the drawn worlds. */
 export function learnFromWorld(index: number): LearnCase {
   const s = drawWorldScenario(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld));
@@ -50,7 +48,7 @@ export function learnFromWorld(index: number): LearnCase {
     origin: 'world',
     group: s.world.name,
     causes: s.causes,
-    counts: s.start !== 'hot' && (soundly(s.causes[0]!) || s.effect_k >= OBSERVABLE_K),
+    counts: s.start !== 'hot' && (!isFault(s.causes[0]!) || s.effect_k >= OBSERVABLE_K),
     ...told(s.trace, s.vehicle),
   };
 }
@@ -67,7 +65,7 @@ export function learnFromHome(index: number): LearnCase {
     origin: 'world',
     group: 'home',
     causes: [s.cause],
-    counts: !s.hotStart && (soundly(s.cause) || s.effect_k >= OBSERVABLE_K),
+    counts: !s.hotStart && (!isFault(s.cause) || s.effect_k >= OBSERVABLE_K),
     ...told(s.trace, s.vehicle),
   };
 }

@@ -211,7 +211,5 @@ export function train(cases: readonly LearnCase[], seed: number, options: TrainO
     hidden: options.hidden,
     nets,
     deepest: options.deepest,
-    temperature: 1,
-    floor: 0,
   };
 }

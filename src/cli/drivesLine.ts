@@ -43,6 +43,7 @@ export function drivesLine(
     ...shown,
     verdict: { cause: leader.cause, probability: leader.probability, grade },
     causes,
+    also: (shown.also ?? []).filter((cause) => cause !== leader.cause),
     quality: { usable: counted > 0, problems: found.drives.filter((d) => !d.counts).map((d) => d.why) },
     next: found.next.map(describeTest),
   };

@@ -39,6 +39,9 @@ test('the demo garage opens loaded, judged, and right', async ({ page }) => {
       /At minute \d+ a sound vehicle would read .* this one read \d+ °C/,
     );
     await expect(page.getByTestId('share-strip')).toHaveAttribute('aria-label', /Thermostat stuck open \d\d %/);
+    await expect(page.locator('dl').filter({ hasText: 'Leans on' })).toContainText(
+      /how|where|the size|when|whether|over how/,
+    );
     if (round === 0) await page.reload();
   }
   await expectClean(page);

@@ -108,5 +108,14 @@ test('a wrong field says what is wrong, and typed units are understood', async (
   await page.getByLabel('Coolant', { exact: true }).fill('many');
   await page.keyboard.press('Tab');
   await expect(page.getByText(/Not understood|not understood/).first()).toBeVisible();
+  // Where the second sensor sits goes with the vehicle, into its file too.
+  await page.getByLabel('Coolant', { exact: true }).fill('6.5');
+  await page.getByLabel('Name or plate').fill('Two sensors');
+  await page.getByLabel('Second coolant sensor').selectOption('at the pump inlet');
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Vehicle file' }).click();
+  const file = await (await download).path();
+  expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ sensors: { second: 'pump-inlet' } });
   await expectClean(page);
 });

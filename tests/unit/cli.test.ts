@@ -58,6 +58,20 @@ beforeAll(() => {
 });
 
 describe('diagnose', () => {
+  it('judges many over all cores and still prints them in order, the unreadable one in its place', () => {
+    const items = ['short.csv', 'a.csv', 'bad.csv', 'a.csv', 'short.csv'].map((trace) => ({
+      trace,
+      vehicle: 'v.json',
+    }));
+    writeFileSync(file('many.json'), JSON.stringify({ schema: 'varmek-manifest/1', items }));
+    const { status, lines } = run('diagnose.ts', '--manifest', 'many.json', '--json');
+    expect(status).toBe(3);
+    expect(lines.map((l) => l.file)).toEqual(items.map((i) => i.trace));
+    expect(lines.map((l) => 'error' in l)).toEqual([false, false, true, false, false]);
+    expect(lines[1]).toEqual(lines[3]);
+    expect(lines[0]).toEqual(lines[4]);
+  }, 120_000);
+
   it('prints one result per line, in order, as the contract says', () => {
     const { status, lines } = run('diagnose.ts', 'a.csv', 'short.csv', '--vehicle', 'v.json', '--json');
     expect(status).toBe(0);

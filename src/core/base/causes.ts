@@ -69,6 +69,9 @@ export const CAUSE_PLACE: PerCause<CausePlace> = {
   'fan-always-on': { family: 'flow', side: null },
 };
 
+/** True for a cause that is a fault: something on the car to mend. */
+export const isFault = (cause: Cause): boolean => CAUSE_PLACE[cause].family !== 'sound';
+
 /** Causes that nothing but raw samples shows. */
 export const SIGNAL_CAUSES: readonly Cause[] = CAUSES.filter((c) => CAUSE_PLACE[c].signalOnly);
 

@@ -1,5 +1,6 @@
 export {
   CAUSE_PLACE,
+  isFault,
   CAUSES,
   isCause,
   NEIGHBOURS,

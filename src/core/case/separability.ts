@@ -1,3 +1,4 @@
+import { isFault } from '../base';
 import type { Odds } from '../evidence';
 import type { WorkEntry } from './entry';
 import { WORK, workSpec, type WorkKind } from './work';
@@ -38,7 +39,7 @@ export function separability(
   const possible = shares.filter((s) => s.share >= COULD_BE_FROM);
   const separable = possible.length < 2 || possible[0]!.share >= CREDITED_FROM;
   const list = possible.map((s) => `${s.says.toLowerCase()} ${percent(s.share)}`).join(', ');
-  const sound = now[0]!.cause === 'healthy' || now[0]!.cause === 'insufficient-heat';
+  const sound = !isFault(now[0]!.cause);
   const says = separable
     ? possible[0]
       ? `Most likely mattered: ${list}.`

@@ -125,7 +125,7 @@ export function* judgeWithFigures(
   const finding: Finding = {
     verdict: { cause: leader.cause, probability: leader.probability, grade },
     causes,
-    also: besides(present, leader.cause),
+    also: grade === 'inconclusive' ? [] : besides(present, leader.cause),
     leansOn: leansOn(problem, bestFit, rivalFit),
     why: remarksOf({ ...seen, ...judged }),
     codes: codesOf({ trace, findings, problem, expected_c: band.low_c }, options.monitors ?? MONITOR_DEFAULTS),

@@ -1,4 +1,4 @@
-import { CAUSES, SIGNAL_CAUSES, type Cause, type PerCause } from '../base';
+import { CAUSES, isFault, SIGNAL_CAUSES, type Cause, type PerCause } from '../base';
 import type { Figures } from './experience/figure';
 import type { Quality } from './finding';
 
@@ -7,7 +7,6 @@ const BESIDE_FROM = 0.5;
 
 /** Faults that are likelier than not to be there beside the leading one; none beside a sound vehicle. */
 export function besides(present: PerCause<number>, leader: Cause): Cause[] {
-  const isFault = (cause: Cause) => cause !== 'healthy' && cause !== 'insufficient-heat';
   if (!isFault(leader)) return [];
   return CAUSES.filter((cause) => cause !== leader && isFault(cause) && present[cause] > BESIDE_FROM);
 }

@@ -1,4 +1,4 @@
-import { type Cause, type ChannelName, type ChannelSet, type Trace, type Vehicle } from '../base';
+import { isFault, type Cause, type ChannelName, type ChannelSet, type Trace, type Vehicle } from '../base';
 import { drawBody, type PlantBody } from './body';
 import { drivePhases, type DriveDemand, type Phase, type PhaseKind } from './drive';
 import { drawFault, NO_FAULT, type PlantFault } from './fault';
@@ -137,8 +137,7 @@ export function drawScenario(request: ScenarioRequest): Scenario {
   const trace = logRun(run, { ...logger, channels }, random);
   let reach = -Infinity;
   for (const t of sound.coolant_c) reach = Math.max(reach, t - body.opening_c);
-  const named =
-    cause === 'healthy' || cause === 'insufficient-heat' ? (reach < -2 ? 'insufficient-heat' : 'healthy') : cause;
+  const named = isFault(cause) ? cause : reach < -2 ? 'insufficient-heat' : 'healthy';
   return {
     seed: request.seed,
     vehicle,

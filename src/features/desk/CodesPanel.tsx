@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useEffect, useEffectEvent, useState } from 'react';
-import type { Cause } from '@/core/base';
+import { isFault, type Cause } from '@/core/base';
 import { coolantState, outsideGiven_c, type CodeEntry } from '@/core/case';
 import type { DriveLook } from '@/core/desk';
 import { causeName } from '@/core/evidence';
@@ -138,8 +138,7 @@ function WhatDrive({ leader }: { leader: Cause }) {
   const plan = job.plan ?? first;
   const drive = driveForMonitor(vehicle.vehicle, plan, figures.monitors);
   const [planned, setPlanned] = useState<{ key: string; codes: readonly PlannedCode[] } | null>(null);
-  const causes: readonly Cause[] =
-    leader === 'healthy' || leader === 'insufficient-heat' ? ['healthy', 'thermostat-stuck-open'] : ['healthy', leader];
+  const causes: readonly Cause[] = isFault(leader) ? ['healthy', leader] : ['healthy', 'thermostat-stuck-open'];
   const key = JSON.stringify([plan, causes, figures.monitors, vehicle.vehicle]);
   const tryPlan = useEffectEvent(() => {
     const running = plannedCodesInWorker(vehicle.vehicle, plan, causes, figures.monitors);

@@ -24,6 +24,13 @@ describe('vehicle form', () => {
     expect(toVehicle(toFormValues('A 1', start)).label).toBe('2.2 l diesel');
   });
 
+  it('carry the place of a second sensor there and back, and nothing where nobody knows it', () => {
+    const placed = { ...start, label: 'Van', sensors: { second: 'radiator-outlet' } } as const;
+    expect(toVehicle(toFormValues('A 1', placed))).toEqual(placed);
+    expect('sensors' in toVehicle(toFormValues('A 1', { ...placed, sensors: { second: 'unknown' } }))).toBe(false);
+    expect(toFormValues('A 1', start).second).toBe('unknown');
+  });
+
   it('forgets a heated opening when there is no element', () => {
     const values = { ...toFormValues('A 1', start), heated_rated_c: 85 };
     expect(toVehicle(values).thermostat.heated_rated_c).toBeNull();

@@ -25,7 +25,7 @@ const small: Experience = {
       gain: 1,
     },
   ],
-  ...{ deepest: 8, temperature: 1, floor: 0 },
+  deepest: 8,
 };
 const sum = (values: readonly number[]) => values.reduce((a, b) => a + b, 0);
 

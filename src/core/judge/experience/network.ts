@@ -26,10 +26,6 @@ export interface Experience {
   readonly nets: readonly Net[];
   /** Log odds of the physics further below the leader than this count as this. */
   readonly deepest: number;
-  /** Divides the log odds: for the worst world, not the mean. */
-  readonly temperature: number;
-  /** Kept for something that no drive has shown yet, spread over the causes. */
-  readonly floor: number;
 }
 
 /** Furthest that an input counts, in its spreads. */
@@ -80,19 +76,19 @@ export interface Experienced {
  * @param physics log odds of the causes by fits and signal
  */
 export function experienced(experience: Experience, figures: Figures, physics: CauseLogs): Experienced {
-  const { nets, hidden, deepest, temperature, floor } = experience;
+  const { nets, hidden, deepest } = experience;
   const inputs = inputsOf(experience, figures);
   const base = shallow(physics, deepest);
   const chance = perCause(() => 0);
   const present = perCause(() => 0);
   for (const net of nets) {
     const out = outputsOf(net, hidden, inputs);
-    const logits = CAUSES.map((c, i) => (net.gain * base[c] + out[i]!) / temperature);
+    const logits = CAUSES.map((c, i) => net.gain * base[c] + out[i]!);
     const total = logSumExp(logits);
     CAUSES.forEach((c, i) => {
       chance[c] += Math.exp(logits[i]! - total) / nets.length;
       present[c] += 1 / (1 + Math.exp(-out[CAUSES.length + i]!)) / nets.length;
     });
   }
-  return { logOdds: perCause((c) => Math.log((1 - floor) * chance[c] + floor / CAUSES.length)), present };
+  return { logOdds: perCause((c) => Math.log(chance[c])), present };
 }

@@ -1,5 +1,8 @@
-import { max, median, min } from 'd3-array';
-import { countPresent, type ChannelName, type Trace, type Vehicle } from '../../base';
+import { median } from 'd3-array';
+import type { ChannelName, Trace, Vehicle } from '../../base';
+import { findFrozen, isNearlyFrozen } from './frozen';
+import { lagOfSecond, medianDifference } from './otherSensor';
+import { present } from './present';
 import { findSawTooth, type SawTooth } from './sawTooth';
 
 /** What the raw signal shows before any model is asked. */
@@ -46,23 +49,6 @@ const FASTEST_K_PER_S = 1.3;
 const ALLOWANCE_K = 7;
 /** A spike that does not come back within this time is a level change, not a spike, s. */
 const LONGEST_SPIKE_S = 45;
-/** Shortest time a reading must stand still to be called frozen, s. */
-const FROZEN_FOR_S = 180;
-/** The same for a reading in the range of a regulated engine, s. */
-const FROZEN_WARM_S = 900;
-/** Climb just before a freeze that coolant could not have stopped so suddenly, K/s, and the time it is taken over, s. */
-const ABRUPT_K_PER_S = 0.05;
-const ABRUPT_OVER_S = 50;
-/** Into the regulated range only a jump counts: a thermostat opening ends a climb too, K/s. */
-const JUMP_K_PER_S = 0.5;
-
-function present(trace: Trace): number[] {
-  const out: number[] = [];
-  const ect = trace.channels.ect_c;
-  for (let i = 0; i < ect.length; i++) if (Number.isFinite(ect[i]!)) out.push(i);
-  return out;
-}
-
 /** Level of the signal around sample j, from neighbours up to a minute away that are not rails. */
 function localLevel(trace: Trace, order: readonly number[], j: number): number {
   const ect = trace.channels.ect_c;
@@ -149,142 +135,6 @@ function findLeaps(trace: Trace, bad: Uint8Array): number[] {
     }
   }
   return leaps;
-}
-
-/**
- * Longest time an engine below regulation can show one and the same figure, s: while its speed changes, and at all. A
- * thermostat that regulates too low holds its level for minutes too.
- */
-const SAME_WHILE_DRIVING_S = 540;
-const SAME_AT_ALL_S = 1500;
-
-/**
- * How far a reading would have gone on at its pace while it stood, K: a gentle rise may settle for five minutes, a frozen
- * sender stands far short of where it was going.
- */
-const STOPPED_SHORT_K = 30;
-
-/** Change just before a figure began to stand that shows it had not settled by itself, K/s: 2 K in a minute. */
-const UNSETTLED_K_PER_S = 0.03;
-
-/** True when the very same figure below regulation outlasts what heat and cold could keep in balance. */
-function unnaturallySame(trace: Trace, order: readonly number[], lowest_c: number): number | null {
-  const ect = trace.channels.ect_c;
-  const last = order.at(-1)!;
-  let first = order.length - 1;
-  while (first > 0 && ect[order[first - 1]!] === ect[last]) first--;
-  const from = order[first]!;
-  if (ect[last]! > lowest_c - 8) return null;
-  const held_s = trace.time_s[last]! - trace.time_s[from]!;
-  const speed = trace.channels.speed_kmh?.subarray(from, last + 1).filter(Number.isFinite);
-  const varied = speed !== undefined && speed.length > 5 && max(speed)! - min(speed)! > 25;
-  return held_s >= (varied ? SAME_WHILE_DRIVING_S : SAME_AT_ALL_S) ? trace.time_s[from]! - trace.time_s[0]! : null;
-}
-
-/** A reading that flickers by one digit is as still as one that does not, K; how long it must do so, s. */
-const FLICKER_K = 1.01;
-const FLICKERS_FOR_S = 600;
-
-/** Largest range of a reading that is all but dead, K; how long the engine must have run; how far it ends under regulation, K. */
-const NEARLY_FROZEN = { range_k: 9, for_s: 720, under_k: 25 } as const;
-/** Engine speed under which an engine does not run, rpm. */
-const RUNS_FROM_RPM = 300;
-
-/** True when the reading stayed in a narrow range far under regulation though the engine ran for long. */
-function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): boolean {
-  const order = present(trace).filter((i) => !bad[i]);
-  if (order.length < 12) return false;
-  const ect = order.map((i) => trace.channels.ect_c[i]!);
-  const rpm = trace.channels.rpm?.filter(Number.isFinite);
-  if (rpm && rpm.length > 5 && !((median(rpm) ?? 0) > RUNS_FROM_RPM)) return false;
-  const held_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
-  const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
-  return (
-    held_s >= NEARLY_FROZEN.for_s &&
-    max(ect)! - min(ect)! <= NEARLY_FROZEN.range_k &&
-    max(ect)! < lowest - NEARLY_FROZEN.under_k
-  );
-}
-
-/** Start of a final stretch without any change, outside the band in which a regulated engine may stand still. */
-function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): { from_s: number | null; at_c: number } {
-  const ect = trace.channels.ect_c;
-  const order = present(trace).filter((i) => !bad[i]);
-  const last = order.at(-1);
-  if (last === undefined) return { from_s: null, at_c: NaN };
-  const at_c = ect[last]!;
-  let first = last;
-  for (let j = order.length - 1; j >= 0; j--) {
-    if (Math.abs(ect[order[j]!]! - at_c) > 0.51) break;
-    first = order[j]!;
-  }
-  const held_s = trace.time_s[last]! - trace.time_s[first]!;
-  const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
-  const regulated = at_c > lowest - 4 && at_c < vehicle.thermostat.rated_c + 16;
-  const flickers = order.every((i) => Math.abs(ect[i]! - at_c) < FLICKER_K);
-  const whole_s = trace.time_s[last]! - trace.time_s[order[0]!]!;
-  // A frozen reading between two digits flickers between them.
-  if (flickers && !regulated && whole_s >= FLICKERS_FOR_S) return { from_s: 0, at_c };
-  const wholeTrace = first === order[0];
-  if (wholeTrace) {
-    // A reading that never moved since key-on is not alive, unless a hot engine merely stands at its regulated level.
-    const frozen = held_s >= (regulated ? FROZEN_WARM_S : FROZEN_FOR_S);
-    return { from_s: frozen ? 0 : null, at_c };
-  }
-  // Coolant slows down before it stands still; a frozen reading stops in mid-climb.
-  const before = order.filter((i) => {
-    const lead = trace.time_s[first]! - trace.time_s[i]!;
-    return lead > 0 && lead <= ABRUPT_OVER_S;
-  });
-  const earliest = before[0];
-  if (earliest === undefined || held_s < FROZEN_FOR_S) return { from_s: null, at_c };
-  const span_s = trace.time_s[first]! - trace.time_s[earliest]!;
-  const slope = Math.abs(at_c - ect[earliest]!) / Math.max(10, span_s);
-  const same = slope > UNSETTLED_K_PER_S ? unnaturallySame(trace, order, lowest) : null;
-  if (same !== null) return { from_s: same, at_c };
-  const stopped = slope > ABRUPT_K_PER_S && slope * held_s > STOPPED_SHORT_K;
-  const frozen = stopped && !(regulated && slope < JUMP_K_PER_S);
-  return { from_s: frozen ? trace.time_s[first]! - trace.time_s[0]! : null, at_c };
-}
-
-function medianDifference(
-  trace: Trace,
-  name: 'gauge_c' | 'ect2_c',
-  bad: Uint8Array,
-  fromStart_s: number,
-): number | null {
-  const other = trace.channels[name];
-  if (!other || countPresent(other) < 5) return null;
-  const ect = trace.channels.ect_c;
-  const end = trace.time_s.at(-1)! - trace.time_s[0]!;
-  const differences: number[] = [];
-  let held = NaN;
-  for (let i = 0; i < ect.length; i++) {
-    if (Number.isFinite(ect[i]!) && !bad[i]) held = ect[i]!;
-    const t = trace.time_s[i]! - trace.time_s[0]!;
-    const inside = fromStart_s >= 0 ? t <= fromStart_s : t > 0.4 * end;
-    if (inside && Number.isFinite(other[i]!) && Number.isFinite(held)) differences.push(other[i]! - held);
-  }
-  return differences.length >= 2 ? median(differences)! : null;
-}
-
-/** How long a stretch must be over which a second sensor lags, samples taken together. */
-const LAG_OVER = 0.05;
-
-/** Furthest that the second sensor falls behind for a twentieth of the drive, beyond its difference at the start, K. */
-function lagOfSecond(trace: Trace, bad: Uint8Array): number | null {
-  const other = trace.channels.ect2_c;
-  const start = medianDifference(trace, 'ect2_c', bad, 60);
-  if (!other || start === null) return null;
-  const behind: number[] = [];
-  let held = NaN;
-  for (let i = 0; i < other.length; i++) {
-    const v = trace.channels.ect_c[i]!;
-    if (Number.isFinite(v) && !bad[i]) held = v;
-    if (Number.isFinite(other[i]!) && Number.isFinite(held)) behind.push(held - other[i]! + start);
-  }
-  behind.sort((a, b) => b - a);
-  return behind[Math.floor(LAG_OVER * behind.length)] ?? null;
 }
 
 /** Time after key-on in which a reading still shows the soak, s. */

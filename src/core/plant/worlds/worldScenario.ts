@@ -1,4 +1,4 @@
-import { type Cause, type ChannelSet, type Trace, type Vehicle } from '../../base';
+import { isFault, type Cause, type ChannelSet, type Trace, type Vehicle } from '../../base';
 import { drawBody } from '../body';
 import { drivePhases } from '../drive';
 import { NO_FAULT } from '../fault';
@@ -88,9 +88,7 @@ export function drawWorldScenario(request: WorldRequest): WorldScenario {
   let reach = -Infinity;
   const opens_c = vehicle.thermostat.heated ? body.opening_c - body.waxHeater_k : body.opening_c;
   for (const t of sound.coolant_c) reach = Math.max(reach, t - opens_c);
-  const causes = request.causes.map((cause) =>
-    cause === 'healthy' || cause === 'insufficient-heat' ? (reach < -2 ? 'insufficient-heat' : 'healthy') : cause,
-  );
+  const causes = request.causes.map((cause) => (isFault(cause) ? cause : reach < -2 ? 'insufficient-heat' : 'healthy'));
   return {
     seed: request.seed,
     world,
