@@ -3,8 +3,12 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { loadDemo } from '@/features/demo/loadDemo';
+import { readSheet, type RepairSheet } from '@/core/repair';
+import type { RepairRecord } from '@/storage/records';
 import { listJobs, loadDrives, loadJob } from '@/storage/jobs';
 import { loadClosing } from '@/storage/closings';
+import { changeRepair, loadRepair } from '@/storage/repairs';
+import { deleteTrace } from '@/storage/traces';
 import { listVehicles } from '@/storage/vehicles';
 import { emptyStore } from './storeSupport';
 
@@ -22,6 +26,12 @@ function serve(missing: readonly string[] = []): void {
         : new Response(new Uint8Array(readFileSync(path.join(FOLDER, name)))),
     );
   });
+}
+
+function readable(record: RepairRecord): RepairSheet {
+  const read = readSheet(record.sheet);
+  if (!read.ok) throw new Error(read.error);
+  return read.value;
 }
 
 afterEach(async () => {
@@ -58,15 +68,42 @@ describe('the demo garage', () => {
     expect((await loadDrives('demo-arrival')).traces).toEqual([]);
   });
 
-  it('a load that was broken off among the drives of a job begins that job anew', async () => {
+  it('a load that was broken off is taken up: jobs come whole or not at all', async () => {
     serve(['school-after.csv']);
     expect((await loadDemo()).ok).toBe(false);
-    expect((await loadDrives('demo-school')).traces).toHaveLength(1);
+    expect(await loadJob('demo-school')).toBeNull();
+    expect((await loadDrives('demo-school')).traces).toEqual([]);
     serve();
     expect((await loadDemo()).ok).toBe(true);
     expect((await loadDrives('demo-school')).traces).toHaveLength(2);
     expect((await loadDrives('demo-parcel')).traces).toHaveLength(2);
     expect(await listJobs()).toHaveLength(15);
+  });
+
+  it('taken up again, it leaves alone what was worked on meanwhile', async () => {
+    serve(['ferry-short.csv']);
+    expect((await loadDemo()).ok).toBe(false);
+    const before = (await loadRepair('demo-ferry-early'))!;
+    const put = await changeRepair('demo-ferry-early', readable(before), (sheet) => ({
+      ...sheet,
+      strip: { ...sheet.strip, counts: { ...sheet.strip.counts, plugs: { in: 1, out: 1 } } },
+    }));
+    expect(put.ok).toBe(true);
+    // As if the reload had come before the drive was kept.
+    const [drive] = (await loadDrives('demo-ferry-early')).traces;
+    await deleteTrace(drive!.id);
+    serve();
+    expect((await loadDemo()).ok).toBe(true);
+    expect(readable((await loadRepair('demo-ferry-early'))!).strip.counts.plugs).toEqual({ in: 1, out: 1 });
+    expect(await listJobs()).toHaveLength(15);
+  });
+
+  it('two tabs that load at once keep each job once', async () => {
+    serve();
+    const both = await Promise.all([loadDemo(), loadDemo()]);
+    expect(both.every((b) => b.ok)).toBe(true);
+    expect(await listJobs()).toHaveLength(15);
+    expect((await loadDrives('demo-school')).traces).toHaveLength(2);
   });
 
   it('says which file is missing from a broken build', async () => {

@@ -3,15 +3,19 @@ import { fail, ok, type Result } from '@/core/base';
 import { readClosing } from '@/core/closing';
 import { parseVehicle } from '@/core/formats';
 import { readSheet } from '@/core/repair';
-import { importToJob } from '@/job/importToJob';
+import type { KeptReading } from '@/job/importToJob';
 import { changeClosing } from '@/storage/closings';
 import { addEntry, type NewEntry } from '@/storage/entries';
 import { standingOf } from '@/storage/jobStanding';
-import { addJob, deleteJob, loadDrives, loadJob } from '@/storage/jobs';
+import { database } from '@/storage/database';
+import { addJob, loadJob } from '@/storage/jobs';
 import { JOB_STATES } from '@/storage/records';
 import { changeRepair } from '@/storage/repairs';
 import { markDemoLoaded } from '@/storage/settings';
+import type { StorageError } from '@/storage/storageError';
+import { addTrace } from '@/storage/traces';
 import { addVehicle, loadVehicle } from '@/storage/vehicles';
+import { importInWorker } from '@/workers/client';
 
 const garageSchema = object({
   schema: mixed<'varmek-demo/1'>().oneOf(['varmek-demo/1']).required(),
@@ -66,35 +70,78 @@ function entryAt(entry: DemoEntry, createdAt: number, traceIds: ReadonlyMap<stri
   } as unknown as NewEntry;
 }
 
-/** What a job has beside its first entries: drives, entries at their hours, papers. @returns what went wrong, or null */
-async function loadRest(job: DemoJob, createdAt: number): Promise<string | null> {
-  const { id: jobId, vehicle: vehicleId } = job;
+/** A log that was read, before it is kept. */
+interface ReadLog extends KeptReading {
+  readonly file: string;
+  readonly raw: Blob;
+}
+
+/** Reads a log of the demo with the import of a user's file. */
+async function readShipped(file: string): Promise<ReadLog> {
+  const raw = new Blob([await (await fetchShipped(file)).arrayBuffer()], { type: 'text/csv' });
+  const read = await importInWorker(raw);
+  if (!read.ok) throw new Error(`${file}: ${read.error.message}`);
+  return { ...read.value, file, raw };
+}
+
+/** The value of a write that went well; else it throws, so that all that is written with it is not there either. */
+function done<T>(result: Result<T, StorageError>): T {
+  if (!result.ok) throw new Error(result.error.message);
+  return result.value;
+}
+
+/** The value of a sheet that could be read. */
+function readable<T>(jobId: string, read: Result<T, string>): T {
+  if (!read.ok) throw new Error(`${jobId}: ${read.error}`);
+  return read.value;
+}
+
+/** Keeps a job with its drives, entries and papers, its logs having been read. */
+async function keepJob(job: DemoJob, logs: readonly ReadLog[]): Promise<void> {
+  const { id: jobId, vehicle: vehicleId, complaint } = job;
+  const createdAt = Date.now() - job.daysAgo * DAY_MS;
+  done(
+    await addJob({ id: jobId, vehicleId, complaint, standing: standingOf(job.state, null, createdAt), createdAt }, [
+      ...job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
+      ...job.bench.map((test, i) => ({
+        ...{ kind: 'bench', at: createdAt + HOUR_MS + i, item: '', answer: '', part: 'old', text: '' },
+        test,
+      })),
+    ]),
+  );
   const traceIds = new Map<string, string>();
-  for (const { file, after_h } of job.drives) {
-    const raw = await (await fetchShipped(file)).blob();
-    const place = { jobId, vehicleId, fileName: file, importedAt: createdAt + HOUR_MS * after_h };
-    const kept = await importToJob(place, raw);
-    if (!kept.ok) return `${file}: ${kept.error.message}`;
-    traceIds.set(file, kept.value.id);
+  for (const { file, raw, trace, report, options } of logs) {
+    const hours = job.drives.find((d) => d.file === file)?.after_h;
+    const importedAt = createdAt + (hours === undefined ? 1 : HOUR_MS * hours);
+    const fields = { jobId, vehicleId, fileName: file, raw, trace, report, options, importedAt };
+    traceIds.set(file, done(await addTrace(fields)).id);
   }
-  for (const entry of job.entries) {
-    const added = await addEntry(jobId, entryAt(entry, createdAt, traceIds));
-    if (!added.ok) return added.error.message;
-  }
+  for (const entry of job.entries) done(await addEntry(jobId, entryAt(entry, createdAt, traceIds)));
   if (job.repair !== null) {
-    const sheet = readSheet(job.repair);
-    if (!sheet.ok) return `${jobId}: ${sheet.error}`;
-    const begun = await changeRepair(jobId, sheet.value, () => sheet.value);
-    if (!begun.ok) return begun.error.message;
+    const sheet = readable(jobId, readSheet(job.repair));
+    done(await changeRepair(jobId, sheet, () => sheet));
   }
   if (job.closing !== null) {
-    const read = readClosing(job.closing);
-    if (!read.ok) return `${jobId}: ${read.error}`;
+    const sheet = readable(jobId, readClosing(job.closing));
     const handedOverAt = createdAt + HOUR_MS * Math.max(0, ...job.entries.map((e) => e.after_h));
-    const closed = await changeClosing(jobId, () => ({ ...read.value, handedOverAt }));
-    if (!closed.ok) return closed.error.message;
+    done(await changeClosing(jobId, () => ({ ...sheet, handedOverAt })));
   }
-  return null;
+}
+
+/**
+ * Loads one job. It comes whole or not at all: what stands of it belongs to whoever works on it, and a load that is taken
+ * up again never touches it.
+ */
+async function loadDemoJob(job: DemoJob): Promise<void> {
+  if (await loadJob(job.id)) return;
+  const logs: ReadLog[] = [];
+  for (const file of [...job.drives.map((d) => d.file), ...(job.trace === null ? [] : [job.trace])])
+    logs.push(await readShipped(file));
+  const db = database();
+  await db.transaction('rw', db.tables, async () => {
+    // Another tab may have been quicker.
+    if (!(await loadJob(job.id))) await keepJob(job, logs);
+  });
 }
 
 async function fetchShipped(file: string): Promise<Response> {
@@ -110,40 +157,13 @@ export async function loadDemo(): Promise<Result<void, string>> {
     for (const entry of garage.vehicles) {
       const vehicle = parseVehicle({ schema: 'varmek-vehicle/1', ...(entry.vehicle as object) });
       if (!vehicle.ok) return fail(vehicle.error.message);
-      // A load that was broken off by a reload is taken up where it stopped.
-      if (await loadVehicle(entry.id)) continue;
-      const added = await addVehicle({ ...entry, vehicle: vehicle.value });
-      if (!added.ok) return fail(added.error.message);
+      const db = database();
+      // What is here stays: a load is taken up after a reload, and two tabs may load at once.
+      await db.transaction('rw', db.vehicles, async () => {
+        if (!(await loadVehicle(entry.id))) done(await addVehicle({ ...entry, vehicle: vehicle.value }));
+      });
     }
-    for (const job of garage.jobs) {
-      const createdAt = Date.now() - job.daysAgo * DAY_MS;
-      const { id, vehicle: vehicleId, complaint, state } = job;
-      const here = await loadDrives(id);
-      const drives = job.drives.length + (job.trace === null ? 0 : 1);
-      const entries = (await loadJob(id))?.entries.length ?? 0;
-      if ((await loadJob(id)) && here.traces.length >= drives && entries >= drives + job.entries.length) continue;
-      // One of several drives that was broken off in the middle begins anew.
-      if (job.drives.length > 0) {
-        const cleared = await deleteJob(id);
-        if (!cleared.ok) return fail(cleared.error.message);
-      }
-      const added = (await loadJob(id))
-        ? ok(null)
-        : await addJob({ id, vehicleId, complaint, standing: standingOf(state, null, createdAt), createdAt }, [
-            ...job.answers.map((item) => ({ kind: 'statement', at: createdAt, item, answer: 'yes' })),
-            ...job.bench.map((test, i) => ({
-              ...{ kind: 'bench', at: createdAt + HOUR_MS + i, item: '', answer: '', part: 'old', text: '' },
-              test,
-            })),
-          ]);
-      if (!added.ok) return fail(added.error.message);
-      const wrong = await loadRest(job, createdAt);
-      if (wrong !== null) return fail(wrong);
-      if (job.trace === null) continue;
-      const raw = await (await fetchShipped(job.trace)).blob();
-      const kept = await importToJob({ jobId: id, vehicleId, fileName: job.trace, importedAt: createdAt + 1 }, raw);
-      if (!kept.ok) return fail(`${job.trace}: ${kept.error.message}`);
-    }
+    for (const job of garage.jobs) await loadDemoJob(job);
     await markDemoLoaded();
     return ok(undefined);
   } catch (error) {
