@@ -33,5 +33,7 @@ export default defineConfig([
     'test-results/**',
     'playwright-report/**',
     'next-env.d.ts',
+    // AssemblyScript: its own compiler checks it.
+    'src/core/twin/kernel/assembly/**',
   ]),
 ]);

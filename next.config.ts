@@ -6,7 +6,8 @@ const dev = process.env.NODE_ENV === 'development';
 // Nothing leaves this machine: the browser itself refuses any other origin.
 const csp = [
   "default-src 'self'",
-  `script-src 'self' 'unsafe-inline'${dev ? " 'unsafe-eval'" : ''}`,
+  // The twin's kernel is compiled in the page's workers; nothing else may be.
+  `script-src 'self' 'unsafe-inline' 'wasm-unsafe-eval'${dev ? " 'unsafe-eval'" : ''}`,
   "style-src 'self' 'unsafe-inline'",
   "img-src 'self' data: blob:",
   "font-src 'self'",

@@ -2,8 +2,8 @@
  * Trains the learned layer of the judge (src/core/judge/experience) on drives with a known outcome: drawn worlds, and a
  * field set where one is given. Judging takes by far the most time, so its figures are kept in a file and trained from.
  *
- * Usage: npm run learn -- --cases FILE.ndjson [--worlds N] [--home N] [--field FOLDER] [--examine] [--write]
- *   --worlds N, --home N, --field FOLDER: judge these drives and put their figures into FILE first
+ * Usage: npm run learn -- --cases FILE.ndjson [--worlds N] [--pairs N] [--home N] [--field FOLDER] [--examine] [--write]
+ *   --worlds N, --pairs N (two faults each), --home N, --field FOLDER: judge these drives and put their figures into FILE first
  *   --examine: leave out each vehicle and a quarter of the worlds in turn, and say how well the rest knows them
  *   --write: train on all of it and write src/core/judge/experience/weights.json
  */
@@ -22,6 +22,7 @@ const { values } = parseArgs({
   options: {
     cases: { type: 'string' },
     worlds: { type: 'string', default: '0' },
+    pairs: { type: 'string', default: '0' },
     home: { type: 'string', default: '0' },
     field: { type: 'string' },
     examine: { type: 'boolean', default: false },
@@ -30,9 +31,10 @@ const { values } = parseArgs({
 });
 const file = values.cases === undefined ? undefined : userPath(values.cases);
 const count = Number(values.worlds);
+const pairs = Number(values.pairs);
 const home = Number(values.home);
-if (file === undefined || ![count, home].every((n) => Number.isInteger(n) && n >= 0)) {
-  process.stderr.write('learn: --cases takes a file, --worlds and --home a whole number\n');
+if (file === undefined || ![count, pairs, home].every((n) => Number.isInteger(n) && n >= 0)) {
+  process.stderr.write('learn: --cases takes a file, --worlds, --pairs and --home a whole number\n');
   process.exit(2);
 }
 
@@ -42,7 +44,7 @@ const say = (what: string) => (done: number) => {
   if (done % 100 === 0) process.stderr.write(`${done} ${what}\n`);
 };
 
-if (count > 0 || home > 0 || values.field !== undefined) {
+if (count > 0 || pairs > 0 || home > 0 || values.field !== undefined) {
   const folder = values.field === undefined ? null : userPath(values.field);
   const field = folder
     ? await runExam(
@@ -53,8 +55,9 @@ if (count > 0 || home > 0 || values.field !== undefined) {
     : [];
   const request = { seed: 0, only: null };
   const worlds = count > 0 ? await runExam('learn-world', { count, ...request }, say('of the worlds')) : [];
+  const two = pairs > 0 ? await runExam('learn-pair', { count: pairs, ...request }, say('of two faults')) : [];
   const own = home > 0 ? await runExam('learn-home', { count: home, ...request }, say('of the home world')) : [];
-  writeFileSync(file, [...field, ...worlds, ...own].map((c) => JSON.stringify(c)).join('\n') + '\n');
+  writeFileSync(file, [...field, ...worlds, ...two, ...own].map((c) => JSON.stringify(c)).join('\n') + '\n');
 }
 
 if (!existsSync(file)) {

@@ -13,6 +13,7 @@ export interface Kinds {
   readonly world: OutsideCase;
   readonly field: OutsideCase;
   readonly 'learn-world': LearnCase;
+  readonly 'learn-pair': LearnCase;
   readonly 'learn-home': LearnCase;
   readonly 'learn-field': LearnCase;
 }

@@ -1,6 +1,6 @@
 import { CAUSES, isFault, type Cause } from '../../src/core/base';
 import { gradeOf, sortedOdds } from '../../src/core/evidence';
-import { experienced } from '../../src/core/judge';
+import { besides, experienced } from '../../src/core/judge';
 import type { LearnCase } from './learnCase';
 import { train, TRAIN } from './train';
 
@@ -13,8 +13,11 @@ const pct = (cases: readonly Judged[], holds: (c: Judged) => boolean): string =>
 interface Judged {
   readonly truth: readonly Cause[];
   readonly leader: Cause;
-  readonly probability: number;
+  /** The three likeliest causes. */
+  readonly first: readonly Cause[];
   readonly grade: string;
+  /** Named beside the leader. */
+  readonly also: readonly Cause[];
 }
 
 /** Judges cases by a layer that was trained without them. */
@@ -22,18 +25,21 @@ function judgedWithout(cases: readonly LearnCase[], out: (c: LearnCase) => boole
   const experience = train(
     cases.filter((c) => !out(c)),
     seed,
-    { ...TRAIN, nets: 2 },
+    TRAIN,
   );
   return cases
     .filter((c) => out(c) && c.counts)
     .map((c) => {
       const figures = Object.fromEntries(Object.entries(c.figures).map(([k, v]) => [k, v ?? NaN]));
       const physics = Object.fromEntries(CAUSES.map((cause, i) => [cause, c.physics[i]!])) as Record<Cause, number>;
-      const { logOdds } = experienced(experience, figures, physics);
+      const { logOdds, present } = experienced(experience, figures, physics);
       const odds = sortedOdds(
         Object.fromEntries(CAUSES.map((cause) => [cause, Math.exp(logOdds[cause])])) as Record<Cause, number>,
       );
-      return { truth: c.causes, leader: odds[0]!.cause, probability: odds[0]!.probability, grade: gradeOf(odds) };
+      const leader = odds[0]!.cause;
+      const grade = gradeOf(odds);
+      const also = grade === 'inconclusive' ? [] : besides(present, leader);
+      return { truth: c.causes, leader, first: odds.slice(0, 3).map((o) => o.cause), grade, also };
     });
 }
 
@@ -60,6 +66,20 @@ function row(name: string, all: readonly Judged[]): string {
   ].join(' | ')} |`;
 }
 
+/** What is said of two faults at once, and how often a second one is named where there is none. */
+function pairRow(name: string, all: readonly Judged[]): string {
+  const two = all.filter((c) => c.truth.length > 1);
+  const single = all.filter((c) => c.truth.length === 1 && isFault(c.truth[0]!));
+  const right = (c: Judged) => c.also.some((cause) => c.truth.includes(cause));
+  return `| ${[
+    name,
+    pct(two, (c) => c.grade !== 'inconclusive' && c.truth.includes(c.leader)),
+    pct(two, (c) => c.truth.every((cause) => c.first.includes(cause))),
+    pct(two, right),
+    pct(single, (c) => c.also.length > 0),
+  ].join(' | ')} |`;
+}
+
 /** The layer on drives that it did not learn from: each field vehicle left out in turn, and each part of the worlds. */
 export function examine(cases: readonly LearnCase[], seed: number): string {
   const vehicles = [...new Set(cases.filter((c) => c.origin === 'field').map((c) => c.group))].sort();
@@ -78,5 +98,13 @@ export function examine(cases: readonly LearnCase[], seed: number): string {
     ),
     ...field.map((f) => row(f.v, f.judged)),
     row('every part of the worlds in turn', drawn.flat()),
+    '',
+    '| left out | one of two faults named first | both among the first three | second named beside | named beside a single fault |',
+    '|---|---|---|---|---|',
+    pairRow(
+      'every vehicle in turn',
+      field.flatMap((f) => f.judged),
+    ),
+    pairRow('every part of the worlds in turn', drawn.flat()),
   ].join('\n');
 }

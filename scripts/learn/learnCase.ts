@@ -2,7 +2,7 @@ import path from 'node:path';
 import { CAUSES, isFault, type Cause, type Trace, type Vehicle } from '../../src/core/base';
 import { addLogs } from '../../src/core/evidence';
 import { judgeFiguresNow } from '../../src/core/judge';
-import { drawScenario, drawWorldScenario } from '../../src/core/plant';
+import { drawScenario, drawWorldScenario, type WorldRequest } from '../../src/core/plant';
 import { requestFor } from '../exam/case';
 import { OBSERVABLE_K } from '../exam/metrics';
 import { worldRequest } from '../exam/worldRequest';
@@ -41,8 +41,18 @@ function told(trace: Trace, vehicle: Vehicle): Pick<LearnCase, 'figures' | 'phys
 export const LEARN = { seed: 5_000_000, worlds: 60, firstWorld: 0 } as const;
 
 /** Case `index` of the drawn worlds. */
-export function learnFromWorld(index: number): LearnCase {
-  const s = drawWorldScenario(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld));
+export const learnFromWorld = (index: number): LearnCase =>
+  worldCase(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld));
+
+/** Seed of the drives with two faults at once: their share of an archive is too small to learn them from. */
+const PAIR_SEED = 5_500_000;
+
+/** Case `index` of two faults at once, in the worlds that are learned from. */
+export const learnFromPair = (index: number): LearnCase =>
+  worldCase(worldRequest(index, PAIR_SEED, LEARN.worlds, LEARN.firstWorld, 'all'));
+
+function worldCase(request: WorldRequest): LearnCase {
+  const s = drawWorldScenario(request);
   return {
     id: `world ${s.seed}`,
     origin: 'world',

@@ -17,6 +17,10 @@ export interface TrainOptions {
   readonly dropout: number;
   /** Weight of a simulated drive against one of the archive. */
   readonly worldWeight: number;
+  /** Weight of a simulated drive with two faults against one with a single fault: many are drawn, few come to a garage. */
+  readonly pairWeight: number;
+  /** How much the odds, which are of single causes, learn from two faults at once; presence learns from them in full. */
+  readonly pairOdds: number;
   readonly deepest: number;
 }
 
@@ -29,7 +33,9 @@ export const TRAIN: TrainOptions = {
   rate: 0.01,
   decay: 0.004,
   dropout: 0.3,
-  worldWeight: 0.5,
+  worldWeight: 0.25,
+  pairWeight: 0.25,
+  pairOdds: 0,
   deepest: 8,
 };
 
@@ -63,6 +69,8 @@ interface Row {
   readonly x: Float64Array;
   readonly physics: Float64Array;
   readonly y: Float64Array;
+  /** How much the odds learn from it, beside `weight`. */
+  readonly odds: number;
   weight: number;
 }
 
@@ -85,11 +93,13 @@ function rowsOf(cases: readonly LearnCase[], scale: ReturnType<typeof scaleOf>, 
         }),
         physics: Float64Array.from(c.physics, (p) => Math.max(-options.deepest, p - most)),
         y,
-        weight: c.origin === 'world' ? options.worldWeight : 1,
+        odds: c.causes.length > 1 && c.origin === 'world' ? options.pairOdds : 1,
+        weight: c.origin === 'world' ? options.worldWeight * (c.causes.length > 1 ? options.pairWeight : 1) : 1,
       };
     });
   const worlds = rows.filter((_, i) => cases.filter((c) => c.counts)[i]!.origin === 'world');
-  const share = (i: number) => worlds.reduce((sum, r) => sum + r.y[i]!, 0) / Math.max(1, worlds.length);
+  const all = worlds.reduce((sum, r) => sum + r.weight, 0);
+  const share = (i: number) => worlds.reduce((sum, r) => sum + r.weight * r.y[i]!, 0) / Math.max(1e-9, all);
   const factor = SHARES.map((wanted, i) => Math.min(4, Math.max(0.2, wanted / Math.max(1e-4, share(i)))));
   for (const row of worlds) row.weight *= factor.reduce((sum, f, i) => sum + f * row.y[i]!, 0);
   return rows;
@@ -167,7 +177,7 @@ function trainNet(rows: readonly Row[], inputs: number, random: Random, o: Train
         for (let k = 0; k < OUTPUTS; k++) {
           const first = k < CAUSES.length;
           const p = first ? Math.exp(out[k]! - most) / total : 1 / (1 + Math.exp(-out[k]!));
-          const e = (p - row.y[k]!) * scale * (first ? 1 : 0.3);
+          const e = (p - row.y[k]!) * scale * (first ? row.odds : 0.3);
           out[k] = e;
           gb2[k]! += e;
           if (first) gGain[0]! += e * row.physics[k]!;

@@ -56,11 +56,32 @@ describe('training of the learned layer', () => {
     expect(scaleOf(rare).names).not.toContain('rare');
   });
 
+  it('learns of two faults at once that both are there, while the odds stay those of single causes', () => {
+    const beside = (n: number, level: number, causes: readonly Cause[], second: number): LearnCase[] =>
+      Array.from({ length: n }, (_, i) => ({
+        ...{ id: `${causes.join()} ${i}`, origin: 'world', group: `w${i % 5}`, causes, counts: true, physics: FLAT },
+        figures: { level: level + Math.sin(i), second },
+      }));
+    const open = beside(60, 10, ['thermostat-stuck-open'], 0);
+    const both = beside(60, 10, ['thermostat-stuck-open', 'sender-slow'], 4);
+    const slow = beside(60, 20, ['sender-slow'], 0);
+    const layer = train([...open, ...both, ...slow], 3, { ...SMALL, epochs: 250, pairWeight: 1 });
+    const at = (figures: Record<string, number>) =>
+      experienced(layer, figures, Object.fromEntries(CAUSES.map((c) => [c, 0])) as Record<Cause, number>);
+    expect(at({ level: 10, second: 4 }).present['sender-slow']).toBeGreaterThan(0.5);
+    expect(at({ level: 10, second: 0 }).present['sender-slow']).toBeLessThan(0.3);
+    expect(at({ level: 10, second: 4 }).present['thermostat-stuck-open']).toBeGreaterThan(0.5);
+    const single = at({ level: 10, second: 0 }).logOdds;
+    expect(CAUSES.reduce((a, b) => (single[b] > single[a] ? b : a))).toBe('thermostat-stuck-open');
+  });
+
   it('is examined on vehicles and worlds that it did not learn from', () => {
     const report = examine(all, 3);
     expect(report).toContain('| every vehicle in turn |');
     expect(report).toContain('| field 3 |');
     expect(report).toContain('| every part of the worlds in turn |');
     expect(report).not.toContain('world 3 |');
+    const two = examine([...all, { ...all[1]!, id: 'two', causes: ['thermostat-stuck-open', 'sender-slow'] }], 3);
+    expect(two).toMatch(/named beside a single fault \|\n.*\n\| every vehicle in turn \| \d+ % of 1 \|/);
   });
 });

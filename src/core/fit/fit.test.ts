@@ -65,6 +65,32 @@ describe('mapFit', () => {
     expect(() => mapFit(line(xs, ys), new Float64Array(3))).toThrow(/2 entries, got 3/);
   });
 
+  it('takes derivatives that are given, and differences where they are none', () => {
+    const plain = mapFit(line(xs, ys), new Float64Array(2), GAUSS);
+    const given = { ...line(xs, ys), asked: 0 };
+    const derivatives = (_: Float64Array, along: readonly number[], columns: readonly Float64Array[]) => {
+      given.asked++;
+      along.forEach((i, c) => columns[c]!.set(xs.map((x) => (i === 0 ? -1 : -x))));
+    };
+    const fit = mapFit({ ...given, derivatives }, new Float64Array(2), GAUSS);
+    expect(given.asked).toBeGreaterThan(0);
+    expect(fit.evaluations).toBeLessThan(plain.evaluations);
+    fit.z.forEach((v, i) => expect(v).toBeCloseTo(plain.z[i]!, 6));
+    const wild = mapFit(
+      {
+        ...line(xs, ys),
+        derivatives: (z, along, columns) => {
+          derivatives(z, along, columns);
+          columns[0]!.fill(NaN);
+          columns.at(-1)!.fill(1e5);
+        },
+      },
+      new Float64Array(2),
+      GAUSS,
+    );
+    wild.z.forEach((v, i) => expect(v).toBeCloseTo(plain.z[i]!, 6));
+  });
+
   it('keeps its work bounded', () => {
     expect(mapFit(line(xs, ys), new Float64Array(2)).evaluations).toBeLessThan(20);
   });

@@ -12,6 +12,7 @@ export { opensAt_s, type InnerDrive, type Opening } from './fits/inner';
 export type { DrawnDrive } from './fits/healthyBand';
 export { EXPERIENCE } from './experience/experience';
 export { type Figures } from './experience/figure';
+export { besides } from './known';
 export { experienced, type Experience, type Net } from './experience/network';
 export { judgeFiguresNow, judgeNow, judgeTrace, type JudgedWithFigures, type JudgeOptions } from './judge';
 export { type JudgeProgress } from './judgeProgress';

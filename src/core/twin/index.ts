@@ -1,5 +1,8 @@
 export { fuelPower_kw, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
 export { HEATED_BELOW_K } from './figures';
+export { twinKernel, type Kernel } from './kernel/kernel';
+export { CONSTANT_ORDER, runTangents, type Feed, type KernelRun } from './kernel/kernelRun';
+export { runConstants, type RunConstants } from './runConstants';
 export { prepareInputs, STEPS_PER_BIN, type TwinInputs } from './inputs';
 export {
   parameterIndex,

@@ -39,8 +39,12 @@ export type VehicleParameterName = (typeof VEHICLE_PARAMETERS)[number]['name'];
 export const VEHICLE_PARAMETER_COUNT = VEHICLE_PARAMETERS.length;
 
 /** Position of a parameter in a z vector. */
-export const parameterIndex = (name: VehicleParameterName): number =>
-  VEHICLE_PARAMETERS.findIndex((p) => p.name === name);
+export const parameterIndex = (name: VehicleParameterName): number => AT[name];
+
+/** Position of each parameter. */
+const AT = Object.fromEntries(VEHICLE_PARAMETERS.map((p, i) => [p.name, i])) as Readonly<
+  Record<VehicleParameterName, number>
+>;
 
 /** Physical values of the twin for one vehicle and drive. Heat capacities kJ/K, conductances kW/K. */
 export interface TwinParameters {
@@ -131,17 +135,16 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const diesel = engine.fuel === 'diesel';
   const size = engine.displacement_l / 1.6;
   const heat = HEAT_PRIOR[inputs.heatSource];
-  const index = Object.fromEntries(VEHICLE_PARAMETERS.map((p, i) => [p.name, i])) as Record<
-    VehicleParameterName,
-    number
-  >;
-  const zOf = (z: Float64Array, name: VehicleParameterName): number => {
-    const i = index[name];
+  // Where memory centres and narrows each coordinate; what was kept before a parameter existed says nothing of it.
+  const centres = Float64Array.from(VEHICLE_PARAMETERS, ({ name }, i) => {
     const heat = name === 'heatScale' || name === 'heatTilt';
-    if (!memory || (heat && memory.heatSource !== inputs.heatSource)) return z[i]!;
-    // A memory that was kept before a parameter existed says nothing of it.
-    return (memory.mean[i] ?? 0) + (memory.sd[i] ?? 1) * z[i]!;
-  };
+    return heat && memory?.heatSource !== inputs.heatSource ? 0 : (memory?.mean[i] ?? 0);
+  });
+  const widths = Float64Array.from(VEHICLE_PARAMETERS, ({ name }, i) => {
+    const heat = name === 'heatScale' || name === 'heatTilt';
+    return heat && memory?.heatSource !== inputs.heatSource ? 1 : (memory?.sd[i] ?? 1);
+  });
+  const zOf = (z: Float64Array, i: number): number => centres[i]! + widths[i]! * z[i]!;
   const massScale = (0.35 + 0.65 * size) * (diesel ? 1.12 : 1);
   const fanOn = fan.on_c ?? Math.max(thermostat.rated_c + 9, 94);
   const span = thermostat.full_open_c === null ? 12.5 : Math.max(5, thermostat.full_open_c - thermostat.rated_c);
@@ -153,33 +156,41 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const heaterSd = inputs.heaterLogged ? 0.4 : 0.75;
   // Share of fuel energy that reaches coolant and oil at 15 kW per litre, friction included.
   const heatShare = diesel ? 0.39 : 0.48;
-  const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, 'ambient');
+  // Medians are worked out once: a judgement asks for parameters some ten thousand times.
+  const heatAtMedian_kw = heatShare * reference_kw;
+  const metalAtMedian = 60 * massScale;
+  const couplingAtMedian = 1.9 * size ** 0.7;
+  const radiatorAtMedian = 0.36 * (0.45 + 0.55 * size);
+  const heaterAtMedian = 0.125 * (0.7 + 0.3 * size);
+  const lossAtMedian = 0.019 * size ** 0.67;
+  const flowAtMedian = 3.3 * size ** 0.7;
+  const ambientOf = (z: Float64Array): number => inputs.ambientGuess_c + inputs.ambientSd_k * zOf(z, AT.ambient);
   const toParameters = (z: Float64Array): TwinParameters => ({
-    heatScale: heatShare * reference_kw * Math.exp(heat.scale * zOf(z, 'heatScale')),
-    heatTilt: 0.74 + 0.07 * zOf(z, 'heatTilt'),
-    metal: 60 * massScale * Math.exp(0.25 * zOf(z, 'metal')),
-    coupling: 1.9 * size ** 0.7 * Math.exp(0.3 * zOf(z, 'coupling')),
-    slowShare: 0.72 * Math.exp(0.1 * zOf(z, 'slowShare')),
-    radiator: 0.36 * (0.45 + 0.55 * size) * Math.exp(0.4 * zOf(z, 'radiator')),
-    heater: 0.125 * (0.7 + 0.3 * size) * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, 'heater')),
-    loss: 0.019 * size ** 0.67 * Math.exp(0.45 * zOf(z, 'loss')),
-    flow: 3.3 * size ** 0.7 * Math.exp(0.35 * zOf(z, 'flow')),
+    heatScale: heatAtMedian_kw * Math.exp(heat.scale * zOf(z, AT.heatScale)),
+    heatTilt: 0.74 + 0.07 * zOf(z, AT.heatTilt),
+    metal: metalAtMedian * Math.exp(0.25 * zOf(z, AT.metal)),
+    coupling: couplingAtMedian * Math.exp(0.3 * zOf(z, AT.coupling)),
+    slowShare: 0.72 * Math.exp(0.1 * zOf(z, AT.slowShare)),
+    radiator: radiatorAtMedian * Math.exp(0.4 * zOf(z, AT.radiator)),
+    heater: heaterAtMedian * heaterUse(ambientOf(z)) * Math.exp(heaterSd * zOf(z, AT.heater)),
+    loss: lossAtMedian * Math.exp(0.45 * zOf(z, AT.loss)),
+    flow: flowAtMedian * Math.exp(0.35 * zOf(z, AT.flow)),
     ambient: ambientOf(z),
-    startExcess: startExcess_k(z[index.startExcess]!),
-    opening: thermostat.rated_c + 1.7 * zOf(z, 'opening'),
-    span: span * Math.exp(0.18 * zOf(z, 'span')),
-    vent: 0.007 * Math.exp(0.5 * zOf(z, 'vent')),
-    senderOffset: 1.1 * zOf(z, 'senderOffset'),
+    startExcess: startExcess_k(z[AT.startExcess]!),
+    opening: thermostat.rated_c + 1.7 * zOf(z, AT.opening),
+    span: span * Math.exp(0.18 * zOf(z, AT.span)),
+    vent: 0.007 * Math.exp(0.5 * zOf(z, AT.vent)),
+    senderOffset: 1.1 * zOf(z, AT.senderOffset),
     // Usual ranges: sender 2...10 s in moving coolant, with hose and housing on the way; wax 8...25 s.
-    senderLag: 7 * Math.exp(0.5 * zOf(z, 'senderLag')),
-    waxLag: 14 * Math.exp(0.35 * zOf(z, 'waxLag')),
-    fanOn: fanOn + fanOnSd * zOf(z, 'fanOn'),
-    fanFlow: 0.85 * Math.exp(0.3 * zOf(z, 'fanFlow')),
+    senderLag: 7 * Math.exp(0.5 * zOf(z, AT.senderLag)),
+    waxLag: 14 * Math.exp(0.35 * zOf(z, AT.waxLag)),
+    fanOn: fanOn + fanOnSd * zOf(z, AT.fanOn),
+    fanFlow: 0.85 * Math.exp(0.3 * zOf(z, AT.fanFlow)),
     // Nobody outside knows the map by which a control unit heats its thermostat: any load may begin it (a factor of 2.2
     // either way), and some may always be on: usually 2 %, with two standard deviations upward 60 %. Working figures.
-    heatingThreshold: 1.9 * Math.exp(0.8 * zOf(z, 'heatingThreshold')),
-    heatingEffect: Math.exp(0.35 * zOf(z, 'heatingEffect')),
-    heatingBase: 0.9 * normalCdf(1.2 * zOf(z, 'heatingBase') - 2),
+    heatingThreshold: 1.9 * Math.exp(0.8 * zOf(z, AT.heatingThreshold)),
+    heatingEffect: Math.exp(0.35 * zOf(z, AT.heatingEffect)),
+    heatingBase: 0.9 * normalCdf(1.2 * zOf(z, AT.heatingBase) - 2),
   });
   const total_s = inputs.steps * inputs.step_s;
   const unknown = inputs.heatSource === 'unknown';

@@ -8,6 +8,8 @@ import {
   type Whitener,
 } from '../../fit';
 import type { Hypothesis } from './hypotheses';
+import { twinKernel } from '../../twin';
+import { readingTangents } from './readingTangents';
 import { predictReading, severitiesOf, vectorSize, type HypothesisFit, type TraceProblem } from './traceFit';
 
 /** What the fit of a hypothesis minimises. */
@@ -19,9 +21,24 @@ function mapProblem(problem: TraceProblem, hypothesis: Hypothesis): MapProblem &
     for (let k = 0; k < bins; k++) residual[k] = measured[k]! - predicted[k]!;
     by.apply(residual, out);
   };
+  const kernel = twinKernel();
+  // A residual falls as the prediction rises; the filter that whitens both is linear.
+  const fall = (along: Float64Array, i: number, by: Whitener, out: Float64Array): void => {
+    for (let k = 0; k < bins; k++) residual[k] = -along[i * bins + k]!;
+    by.apply(residual, out);
+  };
   return {
     size: vectorSize(problem, hypothesis),
     residualCount: outlet ? 2 * bins : bins,
+    ...(kernel && {
+      derivatives: (z, along, columns) => {
+        const tangents = readingTangents(kernel, problem, hypothesis, z, along);
+        columns.forEach((column, i) => {
+          fall(tangents.reading, i, whitener, column.subarray(0, bins));
+          if (outlet) fall(tangents.outlet!, i, outlet.whitener, column.subarray(bins));
+        });
+      },
+    }),
     residuals: (z, out) => {
       against(measured_c, predictReading(problem, hypothesis, z), whitener, out.subarray(0, bins));
       if (outlet) against(outlet.measured_c, workspace.outlet_c, outlet.whitener, out.subarray(bins));
