@@ -223,7 +223,7 @@ const CLINIC: ProofJob = {
         channels: COOLANT_ONLY,
         seed: 342,
       },
-      fault: { cause: 'thermostat-opens-early', openingShift_k: -7 },
+      fault: { cause: 'thermostat-opens-early', openingShift_k: -10 },
     },
     {
       file: 'clinic-after.csv',

@@ -33,7 +33,7 @@ export const TRAIN: TrainOptions = {
   rate: 0.01,
   decay: 0.004,
   dropout: 0.3,
-  worldWeight: 0.25,
+  worldWeight: 0.5,
   pairWeight: 0.25,
   pairOdds: 0,
   deepest: 8,
