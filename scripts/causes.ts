@@ -1,10 +1,12 @@
 /**
  * Writes docs/causes.md and its pictures: every way in which a cause comes about, its sign, its share, and what it looks
  * like on one and the same drive beside the sound car.
- * Usage: npm run causes
+ * Usage: npm run causes [-- --field FOLDER]: with the folder of a field set it says how often each way was met there
  */
 import { mkdirSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { parseArgs } from 'node:util';
+import { userPath } from '../src/cli/files';
 import { CAUSES, type Cause, type Vehicle } from '../src/core/base';
 import { BASE_RATES, CAUSE_TEXT } from '../src/core/evidence';
 import {
@@ -19,6 +21,7 @@ import {
   type PlantRun,
 } from '../src/core/plant';
 import { startingVehicle } from '../src/core/planning';
+import { fieldTruth } from './learn/fieldSet';
 import { SIGNS } from './causes/signs';
 import { pictureOf, type Curve } from './causes/picture';
 
@@ -58,6 +61,12 @@ const curveOf = (name: string, run: PlantRun, gauge: boolean): Curve => ({
   value_c: gauge ? run.gauge_c : run.ect_c,
 });
 
+const { values } = parseArgs({ options: { field: { type: 'string' } } });
+const met = values.field === undefined ? null : fieldTruth(userPath(values.field)).flatMap((t) => t.ways ?? []);
+/** How often a way was met in the field set, as a cell of its own; nothing without a set. */
+const metCell = (cause: Cause, way: string): string =>
+  met === null ? '' : ` ${met.filter((m) => m.cause === cause && m.mode === way).length || '-'} |`;
+
 mkdirSync(path.join(DOCS, 'causes'), { recursive: true });
 const parts = CAUSES.map((cause) => {
   const vehicle = cause === 'thermostat-heating-fault' ? heated : plain;
@@ -72,17 +81,22 @@ const parts = CAUSES.map((cause) => {
   const soundOnly = cause === 'healthy' || cold;
   writeFileSync(path.join(DOCS, 'causes', `${cause}.svg`), pictureOf(soundOnly ? [sound] : [sound, ...curves]));
   const rows = ways.map(
-    ({ way, share }) => `| ${way} | ${Math.round(100 * share)} % | ${SIGNS[cause][way] ?? 'as the cause'} |`,
+    ({ way, share }) =>
+      `| ${way} | ${Math.round(100 * share)} % | ${SIGNS[cause][way] ?? 'as the cause'} |${metCell(cause, way)}`,
   );
   return [
     `## ${CAUSE_TEXT[cause].name}`,
     `\`${cause}\`, base rate ${BASE_RATES[cause]}: ${CAUSE_TEXT[cause].means}.`,
-    ['| way | share | its sign |', '|---|---|---|', ...rows].join('\n'),
+    [
+      `| way | share | its sign |${met ? ' met in the field set |' : ''}`,
+      `|---|---|---|${met ? '---|' : ''}`,
+      ...rows,
+    ].join('\n'),
     `![${CAUSE_TEXT[cause].name}](causes/${cause}.svg)`,
   ].join('\n\n');
 });
 const head = `# Causes and the ways they come about
 
-Made by \`npm run causes\` from the plant: shares are working figures by which exams draw, a shop's own base rates replace
-those of the causes. Each picture is one drive of one car, sound (grey) and with each way of the cause.`;
+Made by \`npm run causes${met ? ' -- --field FOLDER' : ''}\` from the plant: shares are working figures by which exams draw, a shop's own base rates replace
+those of the causes. Each picture is one drive of one car, sound (grey) and with each way of the cause.${met ? ' How often\na way was met is counted over the drives of the field set that say by which way they were broken.' : ''}`;
 writeFileSync(path.join(DOCS, 'causes.md'), `${[head, ...parts].join('\n\n')}\n`);

@@ -10,6 +10,8 @@ export interface FieldTruth {
   readonly trace: string;
   readonly vehicle: string;
   readonly causes: readonly Cause[];
+  /** How each cause came about, where the set says so. */
+  readonly ways?: readonly { readonly cause: Cause; readonly mode: string }[];
   readonly expect: string;
   readonly start: string;
   readonly observable: boolean;

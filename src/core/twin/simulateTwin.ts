@@ -2,7 +2,6 @@ import { smoothStep } from '../signal';
 import {
   FAST_HEAT,
   FAST_COUPLING,
-  HEATED_BELOW_K,
   HEATER_BRANCH,
   INLET_MIX,
   RUNNING_C,
@@ -13,6 +12,7 @@ import {
 import { STEPS_PER_BIN, type TwinInputs } from './inputs';
 import { coolantCapacities, type TwinParameters, type TwinPrior } from './parameters';
 import { runConstants } from './runConstants';
+import { runSettings } from './runSettings';
 import type { TwinFault } from './twinFault';
 import { ACTIVITY_RANGE, ACTIVITY_STEP } from './unknownDrive';
 
@@ -68,17 +68,10 @@ export function simulateTwin(
 ): Float64Array {
   const { step_s: dt, steps, specificFuel, logFuel, speedRel, ramAir, pumpRel, blower } = inputs;
   const out = workspace.element_c;
-  const { thermostat, fan: fanSpec, engine } = inputs.vehicle;
-  const inlet = thermostat.location === 'inlet';
-  const heatedBy_k = thermostat.heated
-    ? Math.max(4, thermostat.rated_c - (thermostat.heated_rated_c ?? thermostat.rated_c - HEATED_BELOW_K))
-    : 0;
+  const { thermostat, engine } = inputs.vehicle;
+  const { inlet, heatedBy_k, engineOn, viscous, belted, fanWidth_k } = runSettings(inputs.vehicle);
   const drive = inputs.unknownDrive;
   const lastRow = drive ? drive.speedRel.length - 1.001 : 0;
-  const engineOn = engine.hybrid ? 0.08 : 0.01;
-  const viscous = fanSpec.kind === 'viscous';
-  const belted = fanSpec.kind === 'engine-driven';
-  const fanWidth_k = Math.max(3, fanSpec.on_c !== null && fanSpec.off_c !== null ? fanSpec.on_c - fanSpec.off_c : 5);
 
   const c = runConstants(inputs, p, fault, workspace.engineCapacity);
   const { leak, spring, perSpan, hysteresis, liftLimit, ambient, air: missing, senderGain, waxGain } = c;

@@ -1,7 +1,7 @@
 import { STEPS_PER_BIN, type TwinInputs } from '../inputs';
-import { HEATED_BELOW_K } from '../figures';
 import type { TwinPrior } from '../parameters';
 import type { RunConstants } from '../runConstants';
+import { runSettings } from '../runSettings';
 import type { Switched, TwinFault } from '../twinFault';
 import { ACTIVITY_RANGE, ACTIVITY_STEP } from '../unknownDrive';
 import type { Kernel } from './kernel';
@@ -73,12 +73,6 @@ interface Places {
 
 const SWITCHED: Readonly<Record<Switched, number>> = { works: 0, dead: 1, 'always-on': 2 };
 
-/** How far a heated thermostat opens earlier when it is heated, K; 0 for one without heating. */
-function heatedBy_k({ thermostat }: TwinInputs['vehicle']): number {
-  if (!thermostat.heated) return 0;
-  return Math.max(4, thermostat.rated_c - (thermostat.heated_rated_c ?? thermostat.rated_c - HEATED_BELOW_K));
-}
-
 /** Lays a drive into the kernel's memory. */
 function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity: number, knots: number): Places {
   const { vehicle, unknownDrive: drive, steps, bins } = inputs;
@@ -117,19 +111,19 @@ function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity:
   const elementAlong = room(bins * ROOM);
   const outletAlong = room(bins * ROOM);
   const memory = kernel.memory(next);
-  const { thermostat, fan } = vehicle;
+  const settings = runSettings(vehicle);
   const header: Readonly<Record<number, number>> = {
     [L.H_STEPS]: steps,
     [L.H_BINS]: bins,
     [L.H_STEPS_PER_BIN]: STEPS_PER_BIN,
     [L.H_STEP_S]: inputs.step_s,
-    [L.H_INLET]: thermostat.location === 'inlet' ? 1 : 0,
-    [L.H_HEATED_BY_K]: heatedBy_k(vehicle),
-    [L.H_RATED_C]: thermostat.rated_c,
-    [L.H_ENGINE_ON]: vehicle.engine.hybrid ? 0.08 : 0.01,
+    [L.H_INLET]: settings.inlet ? 1 : 0,
+    [L.H_HEATED_BY_K]: settings.heatedBy_k,
+    [L.H_RATED_C]: vehicle.thermostat.rated_c,
+    [L.H_ENGINE_ON]: settings.engineOn,
     [L.H_HYBRID]: vehicle.engine.hybrid ? 1 : 0,
-    [L.H_FAN_KIND]: fan.kind === 'viscous' ? 1 : fan.kind === 'engine-driven' ? 2 : inputs.fan ? 3 : 0,
-    [L.H_FAN_WIDTH_K]: Math.max(3, fan.on_c !== null && fan.off_c !== null ? fan.on_c - fan.off_c : 5),
+    [L.H_FAN_KIND]: settings.viscous ? 1 : settings.belted ? 2 : inputs.fan ? 3 : 0,
+    [L.H_FAN_WIDTH_K]: settings.fanWidth_k,
     [L.H_HEATING_LOGGED]: inputs.thermostatHeater ? 1 : 0,
     [L.H_COLD_HEAT]: prior.coldHeat,
     [L.H_CELL_CAPACITY]: cellCapacity,
