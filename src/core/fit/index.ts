@@ -1,4 +1,5 @@
-export { MAP_DEFAULTS, mapFit, squared, type MapFit, type MapOptions, type MapProblem } from './mapFit';
+export { squared } from './sums';
+export { MAP_DEFAULTS, mapFit, type MapFit, type MapOptions, type MapProblem } from './mapFit';
 export { makeWhitener, type NoiseModel, type Whitener } from './whiten';
 export { SAMPLING_DEFAULTS, sampledEvidence, type SamplingOptions } from './sampledEvidence';
 export { walk, WALK_DEFAULTS, type WalkOptions } from './metropolis';

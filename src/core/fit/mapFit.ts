@@ -1,3 +1,4 @@
+import { dot, squared } from './sums';
 import { choleskyFactor, choleskySolve, logDeterminant } from './cholesky';
 
 /** A least-squares problem whose parameters all carry standard normal priors. */
@@ -38,7 +39,7 @@ export const MAP_DEFAULTS: MapOptions = {
 export const INSENSITIVE = 0.01;
 
 /**
- * A derivative column with a larger sum of squares, or with none, comes from a place where the model leaps: the difference
+ * A derivative column with a larger sum of squares than this (working figure, decision 23), or with none, comes from a place where the model leaps: the difference
  * over a whole step says more there.
  */
 const WILD = 1e6;
@@ -65,26 +66,6 @@ export function robustLoss(e: Float64Array, nu: number): number {
   for (const r of e) sum += Math.log1p((r * r) / nu);
   return (nu + 1) * sum;
 }
-
-/** Sum of products. Four sums run side by side: one alone would wait for itself at every addition. */
-function dot(a: Float64Array, b: Float64Array): number {
-  let s0 = 0;
-  let s1 = 0;
-  let s2 = 0;
-  let s3 = 0;
-  const whole = a.length & ~3;
-  for (let k = 0; k < whole; k += 4) {
-    s0 += a[k]! * b[k]!;
-    s1 += a[k + 1]! * b[k + 1]!;
-    s2 += a[k + 2]! * b[k + 2]!;
-    s3 += a[k + 3]! * b[k + 3]!;
-  }
-  for (let k = whole; k < a.length; k++) s0 += a[k]! * b[k]!;
-  return s0 + s1 + (s2 + s3);
-}
-
-/** Sum of squares. */
-export const squared = (z: Float64Array): number => dot(z, z);
 
 /** Gauss-Newton curvature JᵀWJ + I and gradient over the active parameters. */
 export function normalEquations(

@@ -1,6 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { choleskyFactor, logDeterminant, solveUpper } from './cholesky';
-import { INSENSITIVE, normalEquations, robustLoss, squared, type MapProblem } from './mapFit';
+import { INSENSITIVE, normalEquations, robustLoss, type MapProblem } from './mapFit';
+import { squared } from './sums';
 
 /** How an evidence is sampled. */
 export interface SamplingOptions {

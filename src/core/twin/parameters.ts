@@ -135,15 +135,13 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
   const diesel = engine.fuel === 'diesel';
   const size = engine.displacement_l / 1.6;
   const heat = HEAT_PRIOR[inputs.heatSource];
-  // Where memory centres and narrows each coordinate; what was kept before a parameter existed says nothing of it.
-  const centres = Float64Array.from(VEHICLE_PARAMETERS, ({ name }, i) => {
-    const heat = name === 'heatScale' || name === 'heatTilt';
-    return heat && memory?.heatSource !== inputs.heatSource ? 0 : (memory?.mean[i] ?? 0);
-  });
-  const widths = Float64Array.from(VEHICLE_PARAMETERS, ({ name }, i) => {
-    const heat = name === 'heatScale' || name === 'heatTilt';
-    return heat && memory?.heatSource !== inputs.heatSource ? 1 : (memory?.sd[i] ?? 1);
-  });
+  // Where memory centres and narrows each coordinate; what was kept before a parameter existed says nothing of it, and
+  // figures of heat hold for the channel alone that they were found from.
+  const told = VEHICLE_PARAMETERS.map(
+    ({ name }) => (name !== 'heatScale' && name !== 'heatTilt') || memory?.heatSource === inputs.heatSource,
+  );
+  const centres = Float64Array.from(told, (holds, i) => (holds ? (memory?.mean[i] ?? 0) : 0));
+  const widths = Float64Array.from(told, (holds, i) => (holds ? (memory?.sd[i] ?? 1) : 1));
   const zOf = (z: Float64Array, i: number): number => centres[i]! + widths[i]! * z[i]!;
   const massScale = (0.35 + 0.65 * size) * (diesel ? 1.12 : 1);
   const fanOn = fan.on_c ?? Math.max(thermostat.rated_c + 9, 94);

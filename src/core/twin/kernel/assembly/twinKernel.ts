@@ -20,77 +20,24 @@ import {
   RUNNING_C,
 } from '../../figures';
 import * as L from '../layout';
-
-// @ts-ignore: decorator
-@inline function head(slot: i32): f64 {
-  return load<f64>(<usize>slot << 3);
-}
-// @ts-ignore: decorator
-@inline function pointer(slot: i32): usize {
-  return <usize>head(slot);
-}
-// @ts-ignore: decorator
-@inline function at(base: usize, k: i32): f64 {
-  return load<f64>(base + (<usize>k << 3));
-}
-// @ts-ignore: decorator
-@inline function entry(base: usize, k: i32): i32 {
-  return load<i32>(base + (<usize>k << 2));
-}
-// @ts-ignore: decorator
-@inline function put(base: usize, k: i32, value: f64): void {
-  store<f64>(base + (<usize>k << 3), value);
-}
-// @ts-ignore: decorator
-@inline function both(x: f64): v128 {
-  return f32x4.splat(<f32>x);
-}
-// @ts-ignore: decorator
-@inline function add(a: v128, b: v128): v128 {
-  return f32x4.add(a, b);
-}
-/** Adds to what feeds direction `d` (its place in a row) of one state. */
-// @ts-ignore: decorator
-@inline function feed(row: usize, d: usize, x: f64): void {
-  store<f32>(row + d, load<f32>(row + d) + <f32>x);
-}
-// @ts-ignore: decorator
-@inline function mul(a: v128, b: v128): v128 {
-  return f32x4.mul(a, b);
-}
-/** a + x b. */
-// @ts-ignore: decorator
-@inline function plus(a: v128, x: v128, b: v128): v128 {
-  return f32x4.add(a, f32x4.mul(x, b));
-}
-// @ts-ignore: decorator
-@inline function pair(base: usize, along: usize): v128 {
-  return v128.load(base + along);
-}
-
-function smoothStep(x: f64): f64 {
-  if (!(x > 0)) return 0;
-  if (x >= 1) return 1;
-  return x * x * (3 - 2 * x);
-}
-
-/** Slope of the smooth step. */
-function stepSlope(x: f64): f64 {
-  return x > 0 && x < 1 ? 6 * x * (1 - x) : 0;
-}
-
-/** A table of the drive that is not known. */
-// @ts-ignore: decorator
-@inline function table(base: usize, row: i32, part: f64): f64 {
-  const low = at(base, row);
-  return low + (at(base, row + 1) - low) * part;
-}
-
-/** Slope of a table in the activity. */
-// @ts-ignore: decorator
-@inline function tableSlope(base: usize, row: i32, step: f64): f64 {
-  return (at(base, row + 1) - at(base, row)) / step;
-}
+import {
+  add,
+  at,
+  both,
+  entry,
+  feed,
+  feed2,
+  feed4,
+  head,
+  pair,
+  plus,
+  pointer,
+  put,
+  smoothStep,
+  stepSlope,
+  table,
+  tableSlope,
+} from './lanes';
 
 /** What direction `d` begins with: all temperatures `x`, the radiator's `share` of it. */
 function begin(state: usize, width: usize, d: usize, x: f64, share: f64): void {
@@ -452,14 +399,12 @@ export function run(directions: i32): void {
       for (let e = entry(first, L.C_HEAT_SCALE), to = entry(first, L.C_HEAT_SCALE + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = (at(howMuch, e) * cold) / heatScale;
-        feed(fMetal, d, x * metalByHeat);
-        feed(fSlow, d, x * slowByHeat);
+        feed2(d, x, fMetal, metalByHeat, fSlow, slowByHeat);
       }
       for (let e = entry(first, L.C_HEAT_TILT), to = entry(first, L.C_HEAT_TILT + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = at(howMuch, e) * cold * log;
-        feed(fMetal, d, x * metalByHeat);
-        feed(fSlow, d, x * slowByHeat);
+        feed2(d, x, fMetal, metalByHeat, fSlow, slowByHeat);
       }
       for (let e = entry(first, L.C_SLOW_CAPACITY), to = entry(first, L.C_SLOW_CAPACITY + 1); e < to; e++)
         feed(fSlow, <usize>entry(where, e), at(howMuch, e) * (slow0 - slow) * perSlow);
@@ -474,18 +419,14 @@ export function run(directions: i32): void {
       for (let e = entry(first, L.C_LIQUID), to = entry(first, L.C_LIQUID + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = at(howMuch, e) * stirredHalf * FAST_COUPLING * coupling;
-        feed(fMetal, d, x * metalByUa);
-        feed(fSlow, d, x * slowByUa);
-        feed(fCoolant, d, x * coolantByUa);
-        feed(fWax, d, x * waxByRest);
+        feed4(d, x, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
       }
       for (let e = entry(first, L.C_AIR), to = entry(first, L.C_AIR + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const v = at(howMuch, e);
         const x = (-0.4 * v * wFull) / (1 - 0.4 * missing);
         const y = -0.6 * v * byAirSide * heater * blows;
-        feed(fCell1, d, x * cell1ByFull);
-        feed(fCell2, d, x * cell2ByFull);
+        feed2(d, x, fCell1, cell1ByFull, fCell2, cell2ByFull);
         feed(fCoolant, d, x * coolantByFull + y * coolantByHeater);
         feed(fWax, d, x * waxByFull + y * waxByHeater);
         feed(fElement, d, -0.2 * v * senderGain * (coolant - ambient));
@@ -493,22 +434,17 @@ export function run(directions: i32): void {
       for (let e = entry(first, L.C_COUPLING), to = entry(first, L.C_COUPLING + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = (at(howMuch, e) * ua) / coupling;
-        feed(fMetal, d, x * metalByUa);
-        feed(fSlow, d, x * slowByUa);
-        feed(fCoolant, d, x * coolantByUa);
-        feed(fWax, d, x * waxByRest);
+        feed4(d, x, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
       }
       for (let e = entry(first, L.C_RADIATOR), to = entry(first, L.C_RADIATOR + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = at(howMuch, e) * (cellByAir * air + (cellByCoolant * coolantUa) / radiator);
-        feed(fCell1, d, x * cell1ByUa);
-        feed(fCell2, d, x * cell2ByUa);
+        feed2(d, x, fCell1, cell1ByUa, fCell2, cell2ByUa);
       }
       for (let e = entry(first, L.C_HEATER), to = entry(first, L.C_HEATER + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = at(howMuch, e) * byAirSide * blows * (1 - 0.6 * missing);
-        feed(fCoolant, d, x * coolantByHeater);
-        feed(fWax, d, x * waxByHeater);
+        feed2(d, x, fCoolant, coolantByHeater, fWax, waxByHeater);
       }
       for (let e = entry(first, L.C_LOSS), to = entry(first, L.C_LOSS + 1); e < to; e++)
         feed(fSlow, <usize>entry(where, e), at(howMuch, e) * lossPer * slowByLoss);
@@ -519,18 +455,15 @@ export function run(directions: i32): void {
         const y = -v * cellByW * relative;
         feed(fCell1, d, x * cell1ByFull + y * cell1ByUa);
         feed(fCell2, d, x * cell2ByFull + y * cell2ByUa);
-        feed(fCoolant, d, x * coolantByFull);
-        feed(fWax, d, x * waxByFull);
+        feed2(d, x, fCoolant, coolantByFull, fWax, waxByFull);
       }
       for (let e = entry(first, L.C_PUMP_SCALE), to = entry(first, L.C_PUMP_SCALE + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const v = at(howMuch, e);
         const x = (v * wFull) / pumpScale;
         const y = v * stirs * turning;
-        feed(fMetal, d, y * metalByUa);
-        feed(fSlow, d, y * slowByUa);
-        feed(fCell1, d, x * cell1ByFull);
-        feed(fCell2, d, x * cell2ByFull);
+        feed2(d, y, fMetal, metalByUa, fSlow, slowByUa);
+        feed2(d, x, fCell1, cell1ByFull, fCell2, cell2ByFull);
         feed(fCoolant, d, x * coolantByFull + y * coolantByUa);
         feed(fWax, d, x * waxByFull + y * waxByRest);
       }
@@ -548,8 +481,7 @@ export function run(directions: i32): void {
         const d = <usize>entry(where, e);
         const v = at(howMuch, e);
         const x = v * 0.72 * wFull * (1 - lift0);
-        feed(fCell1, d, x * cell1ByW);
-        feed(fCell2, d, x * cell2ByW);
+        feed2(d, x, fCell1, cell1ByW, fCell2, cell2ByW);
         feed(fCoolant, d, x * coolantByW);
         feed(fWax, d, x * waxByW - v * waxByAnswer * bend * perSpan * 0.72 * apart * answerPer);
       }
@@ -562,8 +494,7 @@ export function run(directions: i32): void {
       for (let e = entry(first, L.C_SPRING), to = entry(first, L.C_SPRING + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const v = at(howMuch, e) * pump;
-        feed(fWax, d, v * waxByPlayed);
-        feed(fLift, d, v * liftByPlayed);
+        feed2(d, v, fWax, waxByPlayed, fLift, liftByPlayed);
       }
       for (let e = entry(first, L.C_PER_SPAN), to = entry(first, L.C_PER_SPAN + 1); e < to; e++) {
         const d = <usize>entry(where, e);
@@ -594,8 +525,7 @@ export function run(directions: i32): void {
       for (let e = entry(first, L.C_FAN_FLOW), to = entry(first, L.C_FAN_FLOW + 1); e < to; e++) {
         const d = <usize>entry(where, e);
         const x = at(howMuch, e) * fan0 * cellByAirFlow;
-        feed(fCell1, d, x * cell1ByUa);
-        feed(fCell2, d, x * cell2ByUa);
+        feed2(d, x, fCell1, cell1ByUa, fCell2, cell2ByUa);
       }
       if (heatedBy_k > 0) {
         for (let e = entry(first, L.C_HEATING_THRESHOLD), to = entry(first, L.C_HEATING_THRESHOLD + 1); e < to; e++)
