@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../base';
 import { convertColumn } from './words/columnUnits';
 import { importError, type ImportError } from './importError';
-import type { SourceReader } from './table/readers';
+import type { Source } from './table/readers';
 import { resolveTime, type LogClock } from './columns/resolveTime';
 import type { TableColumn } from './table/rowTable';
 import { temperatureUnit, understandColumns } from './columns/understand';
@@ -47,7 +47,7 @@ function celsius(column: TableColumn, rows: number, named: string | null): Float
  * Every temperature of a log with its time: for thermocouples on a hose or the housing, which are no channels of the
  * control unit. Rows are put into the order of time.
  */
-export function buildSeries(source: SourceReader): Result<LoggedSeries, ImportError> {
+export function buildSeries(source: Source): Result<LoggedSeries, ImportError> {
   const { table, headerLine } = source;
   const guesses = understandColumns(table);
   const times = guesses.filter((g) => g.channel === 'time_s').map((g) => ({ at: g.column, unit: g.unit }));

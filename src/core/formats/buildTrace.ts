@@ -1,3 +1,4 @@
+import { bisector } from 'd3-array';
 import { CHANNELS, countPresent, fail, ok, type ChannelName, type Result, type Trace } from '../base';
 import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type CleanRows } from './rows/cleaning';
 import { canonicalUnit, convertColumn } from './words/columnUnits';
@@ -6,9 +7,11 @@ import { importError, type ImportError } from './importError';
 import type { ColumnChoices, ImportReport, LogMark, ReadOptions } from './importReport';
 import type { ColumnGuess, MappedColumn, Preview, TakenColumn } from './column';
 import { ask, mapColumns, type MapInput, type Mapping } from './columns/mapColumns';
-import type { SourceReader } from './table/readers';
+import type { Source } from './table/readers';
 import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './columns/resolveTime';
+import { oddRowsOf } from './rows/oddRows';
 import { orderRows } from './rows/rowOrder';
+import { dropWrongTimes } from './rows/wrongTimes';
 import { interleaved, timedRows } from './rows/timedRows';
 import { previewsOf, understandColumns } from './columns/understand';
 
@@ -38,7 +41,7 @@ const tooFew = (count: number, what: string, line: number | null): ImportError =
 
 /** Values of a column in its canonical unit, row by row; an error where too many cells are no numbers. */
 function readColumn(
-  source: SourceReader,
+  source: Source,
   mapped: MappedColumn,
   log: CleaningLog,
 ): Result<{ values: Float64Array; unit: string }, ImportError> {
@@ -76,7 +79,7 @@ function readColumn(
 
 /** Finds the time of each row; an error where too many rows have none. */
 function readTimes(
-  source: SourceReader,
+  source: Source,
   mapping: Mapping,
   input: MapInput,
   ect: Float64Array | null,
@@ -103,15 +106,21 @@ function readTimes(
       : `${names} holds no time of day and no elapsed time. Choose the time column.`;
     return fail(ask(input, message, 'no-time'));
   }
+  if (found.open) {
+    const name = timeHeader(source, found);
+    return fail(
+      ask(input, `${name} names no unit, and its steps fit several: choose seconds, milliseconds, parts of a second.`),
+    );
+  }
   return ok(found);
 }
 
 /** Cleans rows: impossible values, order, equal times, repeats, gaps. */
-function clean(rows: CleanRows, log: CleaningLog): Result<CleanRows, ImportError> {
+function clean(rows: CleanRows, isClock: boolean, log: CleaningLog): Result<CleanRows, ImportError> {
   dropImpossible(rows, log);
-  const ordered = orderRows(rows, log);
+  const ordered = orderRows(dropWrongTimes(rows, log), log);
   if (!ordered.ok) return ordered;
-  const joined = joinEqualTimes(ordered.value, log);
+  const joined = joinEqualTimes(ordered.value, isClock, log);
   blankStaleRepeats(joined, log);
   return ok(findGaps(joined, middleStep_s(joined.time_s), log));
 }
@@ -123,8 +132,8 @@ const ROWS_FOR_RISE = 20;
 const LEAST_RISE_K = 20;
 
 /** A question where the coolant would warm up faster than any can; null where it does not. */
-function tooHurried(input: MapInput, source: SourceReader, time: ResolvedTime, rows: CleanRows): ImportError | null {
-  const header = source.table.columns[time.columns[0]!]!.header;
+function tooHurried(input: MapInput, source: Source, time: ResolvedTime, rows: CleanRows): ImportError | null {
+  const header = timeHeader(source, time);
   // The canonical column is in seconds by definition.
   if (source.kind === 'delimited' && header === 'time_s') return null;
   const rise = riseOf(rows.channels.ect_c!);
@@ -136,7 +145,9 @@ function tooHurried(input: MapInput, source: SourceReader, time: ResolvedTime, r
   );
 }
 
-function remarks(rows: CleanRows, time: ResolvedTime, source: SourceReader): string[] {
+const timeHeader = (source: Source, time: ResolvedTime): string => source.table.columns[time.columns[0]!]!.header;
+
+function remarks(rows: CleanRows, time: ResolvedTime, source: Source): string[] {
   const notes: string[] = [];
   const ect = rows.channels.ect_c!;
   const first = ect.find(Number.isFinite)!;
@@ -146,12 +157,12 @@ function remarks(rows: CleanRows, time: ResolvedTime, source: SourceReader): str
     );
   }
   if (time.guessed && time.unit !== 's') {
-    notes.push(`${source.table.columns[time.columns[0]!]!.header} names no unit of time; its steps are ${time.unit}.`);
+    notes.push(`${timeHeader(source, time)} names no unit of time; its steps are ${time.unit}.`);
   }
   return notes;
 }
 
-const headersOf = (source: SourceReader): string[] => source.table.columns.map((c) => c.header);
+const headersOf = (source: Source): string[] => source.table.columns.map((c) => c.header);
 
 /** Choices for files with these headers; null where none were made. */
 export type Remembered = (headers: readonly string[]) => ColumnChoices | null;
@@ -161,34 +172,38 @@ export type Remembered = (headers: readonly string[]) => ColumnChoices | null;
  * them: where commas mean something else, or a column of words is the time, its cells must be read again.
  */
 export function rememberedFor(
-  source: SourceReader,
+  source: Source,
   remembered: Remembered,
 ): { readonly choices: ColumnChoices; readonly asRead: boolean } | null {
   const choices = remembered(headersOf(source));
   if (!choices) return null;
   const times = Object.entries(choices.mapping ?? {}).filter(([, c]) => c.channel === 'time_s');
-  const asRead = !source.numbersOpen && times.every(([at]) => source.table.takeAsTime(Number(at)));
+  const asRead = !source.table.isOpen && times.every(([at]) => source.table.takeAsTime(Number(at)));
   return { choices, asRead };
 }
 
 /** Turns what a reader collected into a trace, or says what is wrong or open. */
-export function buildTrace(source: SourceReader, options: ReadOptions): Result<ReadTrace, ImportError> {
+export function buildTrace(source: Source, options: ReadOptions): Result<ReadTrace, ImportError> {
   const { table, headerLine } = source;
+  const log = new CleaningLog(new Set(options.otherwise));
+  const odd = oddRowsOf(source, options, log);
+  table.blank(odd.out);
   const guesses = understandColumns(table);
-  const input: MapInput = { table, guesses, headerLine, numbersOpen: source.numbersOpen };
-  if (source.numbersOpen) {
-    return fail(ask(input, 'Numbers such as 1,234 can mean 1234 or 1.234 in this file. Say which.'));
-  }
+  const input: MapInput = { table, guesses, headerLine, numbersOpen: table.isOpen };
   const mapping = mapColumns(input, options.mapping);
   if (!mapping.ok) return mapping;
+  const used = [...mapping.value.times.map((t) => t.at), ...mapping.value.columns.map((c) => c.column)];
+  if (used.some((at) => table.columns[at]!.open)) {
+    return fail(ask(input, 'Numbers such as 1,234 can mean 1234 or 1.234 in this file. Say which.'));
+  }
   const lastLine = table.rows > 0 ? table.lines.get(table.rows - 1) : headerLine;
   if (table.rows < FEWEST_ROWS) return fail(tooFew(table.rows, '', lastLine));
-  const log = new CleaningLog(new Set(options.otherwise));
   log.note(
     'repeated-header',
     source.repeatedHeader,
     `The header stands ${source.repeatedHeader.count} more times between the rows.`,
   );
+  if (odd.question !== null) return fail(ask(input, odd.question));
   const channels: Partial<Record<ChannelName, Float64Array>> = {};
   const taken: TakenColumn[] = [];
   for (const mapped of mapping.value.columns) {
@@ -205,12 +220,15 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
   }
   const time = readTimes(source, mapping.value, input, channels.ect_c!);
   if (!time.ok) return time;
-  const timed = timedRows(source, time.value.seconds, channels, log);
-  const cleaned = clean(source.oneReadingPerRow ? interleaved(timed) : timed, log);
+  const timed = timedRows(source, time.value.seconds, channels, odd.out, log);
+  const cleaned = clean(source.oneReadingPerRow ? interleaved(timed) : timed, time.value.clock !== null, log);
   if (!cleaned.ok) return cleaned;
   const rows = cleaned.value;
   const present = Math.min(rows.time_s.length, countPresent(rows.channels.ect_c));
   if (present < FEWEST_ROWS) return fail(tooFew(present, ' with a time and a temperature', lastLine));
+  if (!rows.time_s.every((t, i) => Number.isFinite(t) && (i === 0 || t > rows.time_s[i - 1]!))) {
+    return fail(ask(input, `The times of ${timeHeader(source, time.value)} do not run on. Choose another time column.`));
+  }
   const hurried = options.mapping ? null : tooHurried(input, source, time.value, rows);
   if (hurried) return fail(hurried);
   const start = rows.time_s[0]!;
@@ -236,20 +254,17 @@ export function buildTrace(source: SourceReader, options: ReadOptions): Result<R
 }
 
 /** Marks of a file at the time of their line, or of the nearest line before that carries a time. */
-function marksOf(source: SourceReader, rows: CleanRows, time_s: Float64Array): LogMark[] {
+function marksOf(source: Source, rows: CleanRows, time_s: Float64Array): LogMark[] {
   const all = source.table.columns.flatMap((c) => c.marks ?? []);
+  if (all.length === 0) return [];
+  const byLine = Array.from(rows.lines.keys()).sort((a, b) => rows.lines[a]! - rows.lines[b]!);
+  const place = bisector((i: number) => rows.lines[i]!);
   return all
-    .map(({ line, text }) => {
-      let at = -1;
-      rows.lines.forEach((l, i) => {
-        if (l <= line && (at < 0 || l > rows.lines[at]!)) at = i;
-      });
-      return { at_s: time_s[Math.max(0, at)]!, text };
-    })
+    .map(({ line, text }) => ({ at_s: time_s[byLine[Math.max(0, place.right(byLine, line) - 1)]!]!, text }))
     .sort((a, b) => a.at_s - b.at_s);
 }
 
-const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>
+const timeColumns = (source: Source, time: ResolvedTime): TakenColumn[] =>
   time.columns.map((column) => ({
     column,
     header: source.table.columns[column]!.header,
@@ -260,7 +275,7 @@ const timeColumns = (source: SourceReader, time: ResolvedTime): TakenColumn[] =>
     why: time.guessed ? 'unit from its steps' : 'from its cells',
   }));
 
-function ignoredHeaders(source: SourceReader, time: ResolvedTime, taken: readonly TakenColumn[]): string[] {
+function ignoredHeaders(source: Source, time: ResolvedTime, taken: readonly TakenColumn[]): string[] {
   const used = new Set([...time.columns, ...taken.map((t) => t.column)]);
   return source.table.columns.filter((c, i) => c.header !== '' && !used.has(i)).map((c) => c.header);
 }

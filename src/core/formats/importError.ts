@@ -20,6 +20,7 @@ export type ImportErrorCode =
   | 'bad-number'
   | 'bad-json'
   | 'wrong-schema'
+  | 'not-read'
   | 'cancelled';
 
 /** What a person can settle, so that the file is read after all. */

@@ -3,15 +3,14 @@ import { readCanFrame } from '../obd';
 import { buildTrace, rememberedFor, type ReadTrace, type Remembered } from './buildTrace';
 import { canLogReader } from './table/canLogReader';
 import { delimitedReader } from './table/delimitedReader';
-import { sniffDialect } from './table/dialect';
 import { importError, type ImportError } from './importError';
 import type { ReadOptions } from './importReport';
 import { jsonReader } from './table/jsonReader';
 import { LineCutter, LONGEST_LINE } from './table/lineCutter';
-import type { SourceReader } from './table/readers';
+import { isMarkup, pageReader } from './sheets/pageReader';
+import { timeColumnsOf, tooLargeTable, type Source, type SourceReader } from './table/readers';
+import { chooseDelimiter } from './table/records';
 
-/** Most rows: a whole day at fifty a second; beyond, it is no log of one drive. */
-const MOST_ROWS = 4_500_000;
 /** Characters of a whole text taken at once. */
 const PIECE_CHARACTERS = 128 * 1024;
 /** Text read before the kind of the file is decided, characters. */
@@ -20,7 +19,7 @@ const HEAD_CHARACTERS = 128 * 1024;
 /** What is made of a file once all its rows are read. */
 export interface Reading<T> {
   readonly options: ReadOptions;
-  readonly build: (source: SourceReader) => Result<T, ImportError>;
+  readonly build: (source: Source) => Result<T, ImportError>;
 }
 
 /** A trace of a file. */
@@ -35,7 +34,7 @@ export function rememberingReading(
   remembered: Remembered,
 ): { readonly reading: Reading<ReadTrace>; readonly again: () => ReadOptions | null } {
   let again: ReadOptions | null = null;
-  const build = (source: SourceReader): Result<ReadTrace, ImportError> => {
+  const build = (source: Source): Result<ReadTrace, ImportError> => {
     const known = options.mapping ? null : rememberedFor(source, remembered);
     if (!known) return buildTrace(source, options);
     const chosen = { ...options, ...known.choices };
@@ -80,30 +79,17 @@ function isCanLog(head: string): boolean {
   return lines.filter((l) => readCanFrame(l) !== null).length > 0.6 * lines.length;
 }
 
-const NO_HEADER = importError(
-  'no-header',
-  'No header row was found in the first 120 lines. The first row should name the columns, for example time_s,ect_c.',
-  { line: 1 },
-);
-
 const EMPTY = importError('empty', 'The file is empty. Export the log again and check that it has rows.');
 
 /** Chooses the reader for a file by its beginning. */
-function chooseReader(head: string, options: ReadOptions): Result<SourceReader, ImportError> {
-  const timeColumns = new Set(
-    Object.entries(options.mapping ?? {})
-      .filter(([, choice]) => choice.channel === 'time_s')
-      .map(([column]) => Number(column)),
-  );
+function chooseReader(head: string, options: ReadOptions): SourceReader {
+  const timeColumns = timeColumnsOf(options);
   const json = jsonKind(head);
-  if (json) return ok(jsonReader(json === 'lines', timeColumns));
-  if (isCanLog(head)) return ok(canLogReader());
-  const dialect = sniffDialect(head);
-  if (!dialect || dialect.header.length < 2) return fail(NO_HEADER);
-  const numbers = options.numbers ?? dialect.numbers;
-  return ok(delimitedReader(dialect, { numbers, open: dialect.numbersOpen && !options.numbers, timeColumns }));
+  if (json) return jsonReader(json === 'lines', timeColumns);
+  if (isMarkup(head)) return pageReader(options);
+  if (isCanLog(head)) return canLogReader();
+  return delimitedReader(chooseDelimiter(head), { timeColumns, skip: /^sep=.\r?\n/i.test(head) ? 1 : 0 });
 }
-
 /**
  * Reads a log from text as it streams by: the canonical CSV, delimited tables in any dialect (other wordings,
  * units, decimal commas, preambles, a row of units, clocks and dates, one reading per row), JSON, NDJSON and CAN logs.
@@ -116,10 +102,8 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
   let started = false;
 
   const open = (): ImportError | null => {
-    const chosen = chooseReader(head, options);
-    if (!chosen.ok) return chosen.error;
-    reader = chosen.value;
-    isDocument = reader.kind === 'json';
+    reader = chooseReader(head, options);
+    isDocument = reader.source.kind === 'json' || reader.source.kind === 'page';
     const text = head;
     head = '';
     return feed(reader, text);
@@ -136,8 +120,10 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
       return lines === '' ? null : feed(reader, lines);
     }
     head += lines;
-    if (cutter.held > LONGEST_LINE && !/^\s*[[{]/.test(head.slice(0, 40))) {
-      return head.trim() === '' && jsonKind(cutter.peek()) ? null : lineTooLong();
+    if (cutter.held > LONGEST_LINE) {
+      const start = head.trim() === '' ? cutter.peek() : head;
+      // A document may stand on one line.
+      return jsonKind(start) || isMarkup(start) ? null : lineTooLong();
     }
     return head.length < HEAD_CHARACTERS ? null : open();
   };
@@ -154,7 +140,9 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
       if (error) return fail(error);
     }
     const error = reader!.finish();
-    return error ? fail(error) : build(reader!);
+    if (error) return fail(error);
+    reader!.source.table.settle(options.numbers ?? null);
+    return build(reader!.source);
   };
 
   return { push, finish };
@@ -162,12 +150,7 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
 
 /** Hands a piece on, and stops at more rows than any log has. */
 function feed(reader: SourceReader, text: string): ImportError | null {
-  const error = reader.push(text);
-  if (error || reader.table.rows <= MOST_ROWS) return error;
-  return importError(
-    'too-large',
-    `The file has more than ${MOST_ROWS / 1e6} million rows: no log of one drive is that long. Export a single drive.`,
-  );
+  return reader.push(text) ?? tooLargeTable(reader.source.table);
 }
 
 const lineTooLong = (): ImportError =>

@@ -1,13 +1,15 @@
-import { Gunzip } from 'fflate';
 import { fail, ok, type Result } from '../../base';
 import { buildSeries, type LoggedSeries } from '../buildSeries';
 import type { ReadTrace, Remembered } from '../buildTrace';
 import { importError, type ImportError } from '../importError';
 import type { ReadOptions } from '../importReport';
 import { createTextReader, rememberingReading, traceReading, type Reading } from '../readTrace';
+import { clip } from '../words/headers';
 import { sniffText } from './textEncoding';
-import { readWorkbook } from './workbook';
-import { readZip } from './zipArchive';
+import { readOpenDocument } from '../sheets/openDocument';
+import { readWorkbook } from '../sheets/workbook';
+import { gunzip } from './gzip';
+import { logsIn, openArchive } from './zipArchive';
 
 /** Largest text read, bytes, packed or not: a million rows of eight channels are below, a log of one drive far below. */
 const LARGEST_TEXT_BYTES = 160 * 1024 * 1024;
@@ -17,8 +19,6 @@ const LARGEST_ARCHIVE_BYTES = 64 * 1024 * 1024;
 const HEAD_BYTES = 64 * 1024;
 /** Bytes of text decoded at once: the rows of a larger piece outlive the collector of short-lived things. */
 const TEXT_STEP = 128 * 1024;
-/** Packed bytes taken at once: deflate grows at most about a thousandfold, so the limit is seen in time. */
-const PACKED_STEP = 16 * 1024;
 /** Archives inside archives are opened this deep. */
 const DEEPEST = 2;
 
@@ -73,51 +73,19 @@ function textContent<T>(encoding: string, reading: Reading<T>): LogReader<T> {
   };
 }
 
-const broken = (kind: string, error: unknown): ImportError =>
-  importError(
-    'bad-archive',
-    `This ${kind} is damaged (${error instanceof Error ? error.message : String(error)}). Copy or export it again.`,
-  );
-
-const CUT_OFF = importError('bad-archive', 'This gzip file is damaged or cut off. Copy or export it again.');
-
 /** A gzip stream, unpacked as it comes. */
 function gzipContent<T>(reading: Reading<T>, depth: number): LogReader<T> {
   const inner = openFile(reading, depth + 1);
-  let problem: ImportError | null = null;
   let unpacked = 0;
-  const gunzip = new Gunzip((bytes) => {
+  const stream = gunzip((bytes) => {
     unpacked += bytes.length;
-    if (unpacked > LARGEST_TEXT_BYTES) problem ??= tooLargeUnpacked;
-    problem ??= inner.push(bytes);
+    return unpacked > LARGEST_TEXT_BYTES ? tooLargeUnpacked : inner.push(bytes);
   });
-  let members = 0;
-  gunzip.onmember = () => members++;
-  const tail: number[] = [];
-  // The last four bytes give the unpacked length. Source: RFC 1952, 2.3.1. Of several members they give the last one's.
-  const isCutOff = (): boolean => {
-    const [a = 0, b = 0, c = 0, d = 0] = tail;
-    return members < 2 && (tail.length < 4 || (a | (b << 8) | (c << 16) | (d << 24)) >>> 0 !== unpacked % 2 ** 32);
-  };
-  const step = (bytes: Uint8Array, last: boolean): ImportError | null => {
-    try {
-      gunzip.push(bytes, last);
-    } catch (error) {
-      problem ??= broken('gzip file', error);
-    }
-    return problem;
-  };
   return {
-    push: (bytes) => {
-      tail.splice(0, Math.max(0, tail.length + Math.min(4, bytes.length) - 4));
-      tail.push(...bytes.subarray(-4));
-      for (let at = 0; at < bytes.length && !problem; at += PACKED_STEP)
-        step(bytes.subarray(at, at + PACKED_STEP), false);
-      return problem;
-    },
-    finish: async () => {
-      const error = step(new Uint8Array(0), true) ?? (isCutOff() ? CUT_OFF : null);
-      return error ? fail(error) : inner.finish();
+    push: stream.push,
+    finish: () => {
+      const error = stream.finish();
+      return error ? Promise.resolve(fail(error)) : inner.finish();
     },
   };
 }
@@ -148,13 +116,33 @@ function joined(pieces: readonly Uint8Array[], length: number): Uint8Array {
 }
 
 async function openZip<T>(bytes: Uint8Array, reading: Reading<T>, depth: number): Promise<Result<T, ImportError>> {
-  const found = readZip(bytes, LARGEST_TEXT_BYTES);
-  if (!found.ok) return found;
-  if (found.value.kind === 'workbook') return readWorkbook(bytes, reading);
+  const opened = openArchive(bytes, LARGEST_TEXT_BYTES);
+  if (!opened.ok) return opened;
+  const archive = opened.value;
+  const has = (name: string): boolean => archive.entries.some((e) => e.name.toLowerCase() === name);
+  if (has('xl/workbook.xml')) return readWorkbook(archive, reading);
+  if (has('xl/workbook.bin')) return fail(BINARY_WORKBOOK);
+  if (has('content.xml') && has('meta-inf/manifest.xml')) return readOpenDocument(archive, reading);
+  const [only, ...more] = logsIn(archive.entries);
+  if (!only) return fail(importError('empty', 'This zip archive holds no file. Export the log again.'));
+  if (more.length > 0) {
+    const names = [only, ...more].slice(0, 6).map((e) => clip(e.name));
+    return fail(
+      importError(
+        'several-files',
+        `This archive holds ${more.length + 1} files: ${names.join(', ')}. Read it under Many logs, or unpack it and drop the one that is the warm-up.`,
+      ),
+    );
+  }
   const inner = openFile(reading, depth + 1);
-  const error = inner.push(found.value.bytes);
+  const error = archive.unpack(only.name, inner.push);
   return error ? fail(error) : inner.finish();
 }
+
+const BINARY_WORKBOOK = importError(
+  'bad-archive',
+  'This is a binary workbook, which is not read. Save it as .xlsx or CSV and read that.',
+);
 
 function contentOf<T>(head: Uint8Array, reading: Reading<T>, depth: number): Result<LogReader<T>, ImportError> {
   const sniffed = sniffText(head);
@@ -201,8 +189,38 @@ function openFile<T>(reading: Reading<T>, depth: number): LogReader<T> {
   };
 }
 
+/** Whatever goes wrong in reading is said of that file: nothing that a file holds may stop the program. */
+function guarded<T>(reader: LogReader<T>): LogReader<T> {
+  const told = (error: unknown): ImportError => {
+    const why = error instanceof Error ? clip(error.message) : clip(String(error));
+    return importError(
+      'not-read',
+      `This file could not be read (${why}). Export the log again as CSV; if it stays so, keep the file: the fault is in Varmek.`,
+    );
+  };
+  return {
+    push: (bytes) => {
+      try {
+        return reader.push(bytes);
+      } catch (error) {
+        return told(error);
+      }
+    },
+    finish: async () => {
+      try {
+        return await reader.finish();
+      } catch (error) {
+        return fail(told(error));
+      }
+    },
+  };
+}
+
+/** Opens a file with the guard around it. */
+const opened = <T>(reading: Reading<T>): LogReader<T> => guarded(openFile(reading, 0));
+
 /** Reads a trace from the bytes of any file that a logger writes; see {@link openFile}. */
-export const createFileReader = (options: ReadOptions = {}): LogReader<ReadTrace> => openFile(traceReading(options), 0);
+export const createFileReader = (options: ReadOptions = {}): LogReader<ReadTrace> => opened(traceReading(options));
 
 /**
  * Reads a trace by the choices made before for files with the same headers.
@@ -214,8 +232,8 @@ export function createRememberingReader(
   remembered: Remembered,
 ): { readonly reader: LogReader<ReadTrace>; readonly again: () => ReadOptions | null } {
   const { reading, again } = rememberingReading(options, remembered);
-  return { reader: openFile(reading, 0), again };
+  return { reader: opened(reading), again };
 }
 
 /** Reads every temperature of a log, for laying beside a trace; see {@link buildSeries}. */
-export const createSeriesReader = (): LogReader<LoggedSeries> => openFile({ options: {}, build: buildSeries }, 0);
+export const createSeriesReader = (): LogReader<LoggedSeries> => opened({ options: {}, build: buildSeries });

@@ -6,18 +6,30 @@ export type SniffedText =
   | { readonly kind: 'binary'; readonly looksLike: string; readonly mend: string };
 
 const EXPORT = 'Export the log as CSV text and read that.';
-const SIGNATURES: readonly { bytes: readonly number[]; name: string; mend?: string }[] = [
+const UNPACK = 'Unpack it and read the log inside.';
+const ascii = (text: string): number[] => [...text].map((c) => c.charCodeAt(0));
+const SIGNATURES: readonly { bytes: readonly number[]; at?: number; name: string; mend?: string }[] = [
   { bytes: [0x89, 0x50, 0x4e, 0x47], name: 'a PNG picture' },
   { bytes: [0xff, 0xd8, 0xff], name: 'a JPEG picture' },
   { bytes: [0x47, 0x49, 0x46, 0x38], name: 'a GIF picture' },
   { bytes: [0x25, 0x50, 0x44, 0x46], name: 'a PDF' },
   {
     bytes: [0xd0, 0xcf, 0x11, 0xe0],
-    name: 'a spreadsheet of the old kind',
-    mend: 'Save it as .xlsx or CSV and read that.',
+    name: 'a spreadsheet of the old kind, or one with a password',
+    mend: 'Save it without a password as .xlsx or CSV and read that.',
   },
-  { bytes: [0x37, 0x7a, 0xbc, 0xaf], name: 'a 7z archive', mend: 'Unpack it and read the log inside.' },
-  { bytes: [0x52, 0x61, 0x72, 0x21], name: 'a rar archive', mend: 'Unpack it and read the log inside.' },
+  { bytes: [0x37, 0x7a, 0xbc, 0xaf], name: 'a 7z archive', mend: UNPACK },
+  { bytes: [0x52, 0x61, 0x72, 0x21], name: 'a rar archive', mend: UNPACK },
+  { bytes: [0xfd, 0x37, 0x7a, 0x58, 0x5a], name: 'an xz archive', mend: UNPACK },
+  { bytes: [0x42, 0x5a, 0x68], name: 'a bzip2 archive', mend: UNPACK },
+  { bytes: [0x28, 0xb5, 0x2f, 0xfd], name: 'a zstd archive', mend: UNPACK },
+  { bytes: ascii('ustar'), at: 257, name: 'a tar archive', mend: UNPACK },
+  { bytes: ascii('SQLite format 3'), name: 'a database', mend: EXPORT },
+  { bytes: ascii('PAR1'), name: 'a parquet table', mend: EXPORT },
+  { bytes: ascii('MDF '), name: 'a binary measurement file', mend: EXPORT },
+  { bytes: ascii('MATLAB '), name: 'a file of a mathematics program', mend: EXPORT },
+  { bytes: ascii('X\n\0\0'), name: 'a data file of a statistics program', mend: EXPORT },
+  { bytes: ascii('RDX'), name: 'a data file of a statistics program', mend: EXPORT },
 ];
 
 /** Share of control characters above which bytes are no text. */
@@ -30,7 +42,7 @@ const MOST_CONTROL = 0.02;
 export function sniffText(bytes: Uint8Array): SniffedText {
   if (startsWith(bytes, [0x1f, 0x8b])) return { kind: 'gzip' };
   if (startsWith(bytes, [0x50, 0x4b, 0x03, 0x04])) return { kind: 'zip' };
-  const found = SIGNATURES.find((s) => startsWith(bytes, s.bytes));
+  const found = SIGNATURES.find((s) => startsWith(bytes.subarray(s.at ?? 0), s.bytes));
   if (found) return { kind: 'binary', looksLike: found.name, mend: found.mend ?? EXPORT };
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return { kind: 'text', encoding: 'utf-16le' };
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return { kind: 'text', encoding: 'utf-16be' };

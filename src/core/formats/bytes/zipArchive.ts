@@ -1,93 +1,196 @@
-import { unzipSync } from 'fflate';
+import CRC32 from 'crc-32';
+import { Inflate } from 'pako';
 import { fail, ok, type Result } from '../../base';
 import { importError, type ImportError } from '../importError';
+import { clip } from '../words/headers';
 
-/** What a zip archive holds: a workbook, or one log. */
-export type ZipContent =
-  { readonly kind: 'workbook' } | { readonly kind: 'file'; readonly name: string; readonly bytes: Uint8Array };
-
-interface Entry {
+/** A file in a zip archive, as its directory tells of it. */
+export interface ZipEntry {
   readonly name: string;
-  readonly size: number;
+  readonly method: number;
+  readonly encrypted: boolean;
+  readonly crc: number;
+  readonly packedBytes: number;
+  readonly bytes: number;
+  /** Where its own header stands. */
+  readonly at: number;
 }
 
+// Layout of a zip archive. Source: ISO/IEC 21320-1:2015 and the specification that it profiles, 4.3 and 4.5.3.
+const LOCAL = 0x04034b50;
+const CENTRAL = 0x02014b50;
+const END = 0x06054b50;
+const END_BYTES = 22;
+const LOCAL_BYTES = 30;
+const CENTRAL_BYTES = 46;
+const LONGEST_COMMENT = 65_535;
+const STORED = 0;
+const DEFLATED = 8;
+const IS_64 = 0xffffffff;
+const EXTRA_64 = 1;
 /** Most entries listed. */
 const MOST_ENTRIES = 2000;
+/** Bytes taken at once: deflate grows at most about a thousandfold, so a limit is seen in time. */
+const STEP = 16 * 1024;
 const MB = 1024 * 1024;
+
+declare const TextDecoder: new (encoding: string) => { decode(bytes: Uint8Array): string };
+
+const damaged = (what: string, why: string): ImportError =>
+  importError('bad-archive', `${what} is damaged (${why}). Copy or export it again.`);
+
+const viewOf = (bytes: Uint8Array): DataView => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+
+/** Where the end of the directory stands; -1 in an archive that was cut off. */
+function endOf(view: DataView): number {
+  const first = Math.max(0, view.byteLength - END_BYTES - LONGEST_COMMENT);
+  for (let at = view.byteLength - END_BYTES; at >= first; at--) if (view.getUint32(at, true) === END) return at;
+  return -1;
+}
+
+/** Sizes and place of an entry, from its extra field where they are long. */
+function longSizes(view: DataView, at: number, end: number, short: readonly number[]): number[] {
+  const found = [...short];
+  for (let p = at; p + 4 <= end; p += 4 + view.getUint16(p + 2, true)) {
+    if (view.getUint16(p, true) !== EXTRA_64) continue;
+    let q = p + 4;
+    found.forEach((value, i) => {
+      if (value !== IS_64 || q + 8 > end) return;
+      found[i] = Number(view.getBigUint64(q, true));
+      q += 8;
+    });
+  }
+  return found;
+}
+
+/** Lists the entries of an archive without unpacking any. */
+function listZip(bytes: Uint8Array): Result<ZipEntry[], ImportError> {
+  const view = viewOf(bytes);
+  const end = bytes.length < END_BYTES ? -1 : endOf(view);
+  if (end < 0) return fail(damaged('This zip archive', 'its end is missing'));
+  const entries: ZipEntry[] = [];
+  let at = view.getUint32(end + 16, true);
+  const count = Math.min(view.getUint16(end + 10, true), MOST_ENTRIES);
+  for (let i = 0; i < count; i++) {
+    if (at + CENTRAL_BYTES > bytes.length || view.getUint32(at, true) !== CENTRAL) {
+      return fail(damaged('This zip archive', 'its directory is broken'));
+    }
+    const flags = view.getUint16(at + 8, true);
+    const [nameBytes, extraBytes, commentBytes] = [28, 30, 32].map((o) => view.getUint16(at + o, true)) as [
+      number,
+      number,
+      number,
+    ];
+    const nameAt = at + CENTRAL_BYTES;
+    const extraAt = nameAt + nameBytes;
+    const short = [24, 20, 42].map((o) => view.getUint32(at + o, true));
+    const [size, packed, local] = longSizes(view, extraAt, Math.min(bytes.length, extraAt + extraBytes), short);
+    entries.push({
+      name: new TextDecoder('utf-8').decode(bytes.subarray(nameAt, extraAt)),
+      method: view.getUint16(at + 10, true),
+      encrypted: (flags & 1) === 1,
+      crc: view.getUint32(at + 16, true),
+      packedBytes: packed!,
+      bytes: size!,
+      at: local!,
+    });
+    at = extraAt + extraBytes + commentBytes;
+  }
+  return ok(entries);
+}
+
+const tooLargeEntry = (name: string, limit: number): ImportError =>
+  importError(
+    'too-large',
+    `${clip(name)} unpacks to more than ${Math.round(limit / MB)} MB: no log of one drive is that long. Export a single drive and read that.`,
+  );
+
+/**
+ * Unpacks an entry piece by piece and checks its length and sum: altered digits must not pass for a log.
+ *
+ * @param limit most bytes, whatever the directory says
+ * @param take receives the pieces; what it returns stops the unpacking
+ */
+function unzipEntry(
+  archive: Uint8Array,
+  entry: ZipEntry,
+  limit: number,
+  take: (bytes: Uint8Array) => ImportError | null,
+): ImportError | null {
+  const name = clip(entry.name);
+  if (entry.encrypted) {
+    return importError('bad-archive', `${name} is locked with a password. Unpack the archive and read the log inside.`);
+  }
+  if (entry.method !== STORED && entry.method !== DEFLATED) {
+    return importError(
+      'bad-archive',
+      `${name} is packed in an unusual way (method ${entry.method}). Unpack the archive and read the log inside.`,
+    );
+  }
+  if (entry.bytes > limit) return tooLargeEntry(entry.name, limit);
+  const broken = damaged(`${name} in this archive`, 'it does not unpack');
+  const view = viewOf(archive);
+  if (entry.at + LOCAL_BYTES > archive.length || view.getUint32(entry.at, true) !== LOCAL) return broken;
+  const from = entry.at + LOCAL_BYTES + view.getUint16(entry.at + 26, true) + view.getUint16(entry.at + 28, true);
+  if (from + entry.packedBytes > archive.length) return damaged(`${name} in this archive`, 'it is cut off');
+  const packed = archive.subarray(from, from + entry.packedBytes);
+  let crc = 0;
+  let length = 0;
+  let problem: ImportError | null = null;
+  const receive = (bytes: Uint8Array): void => {
+    if (problem) return;
+    length += bytes.length;
+    crc = CRC32.buf(bytes, crc);
+    problem = length > limit ? tooLargeEntry(entry.name, limit) : take(bytes);
+  };
+  if (entry.method === STORED) {
+    for (let p = 0; p < packed.length && !problem; p += STEP) receive(packed.subarray(p, p + STEP));
+  } else {
+    const inflate = new Inflate({ raw: true });
+    inflate.onData = (chunk) => receive(chunk as Uint8Array);
+    for (let p = 0; p < packed.length && !problem; p += STEP) {
+      inflate.push(packed.subarray(p, p + STEP), p + STEP >= packed.length);
+      if (inflate.err) return broken;
+    }
+  }
+  if (problem) return problem;
+  if (length !== entry.bytes) {
+    return damaged(`${name} in this archive`, `it has ${length} bytes and should have ${entry.bytes}`);
+  }
+  return crc >>> 0 === entry.crc ? null : damaged(`${name} in this archive`, 'its checksum is wrong');
+}
 
 /** Files that systems and exporters put beside a log. */
 const BESIDE = /(^|\/)(__MACOSX\/|\.|thumbs\.db$|desktop\.ini$)|\.(txt|md|pdf|png|jpe?g|html?|xml)$/i;
 const HIDDEN = /(^|\/)(__MACOSX\/|\.|thumbs\.db$|desktop\.ini$)/i;
 
-/** Lists the entries without unpacking any. */
-function entriesOf(bytes: Uint8Array): Result<Entry[], ImportError> {
-  const entries: Entry[] = [];
-  try {
-    unzipSync(bytes, {
-      filter: ({ name, originalSize }) => {
-        if (entries.length < MOST_ENTRIES) entries.push({ name, size: originalSize });
-        return false;
-      },
-    });
-    return ok(entries);
-  } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
-    return fail(importError('bad-archive', `This zip archive is damaged (${why}). Copy or export it again.`));
-  }
+/** The logs in an archive: notes and pictures beside a log are none. */
+export function logsIn(entries: readonly ZipEntry[]): ZipEntry[] {
+  const files = entries.filter((e) => !e.name.endsWith('/') && e.bytes > 0 && !HIDDEN.test(e.name));
+  const logs = files.filter((e) => !BESIDE.test(e.name));
+  return logs.length > 0 ? logs : files;
 }
 
-/** Unpacks one entry. Its memory is set aside by the size that was checked before, whatever it really holds. */
-function unpack(bytes: Uint8Array, name: string): Result<Uint8Array, ImportError> {
-  try {
-    let taken = false;
-    const files = unzipSync(bytes, {
-      filter: (entry) => {
-        if (taken || entry.name !== name) return false;
-        taken = true;
-        return true;
-      },
-    });
-    return ok(files[name]!);
-  } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
-    return fail(importError('bad-archive', `${name} in this archive is damaged (${why}). Copy or export it again.`));
-  }
+/** An archive whose parts are read by name. */
+export interface Archive {
+  readonly entries: readonly ZipEntry[];
+  /** Unpacks a part; nothing happens where it is missing. */
+  readonly unpack: (name: string, take: (bytes: Uint8Array) => ImportError | null) => ImportError | null;
 }
-
-const tooLarge = (name: string, limit: number): ImportError =>
-  importError(
-    'too-large',
-    `${name} unpacks to more than ${Math.round(limit / MB)} MB: no log of one drive is that long. Export a single drive and read that.`,
-  );
 
 /**
- * Opens a zip archive: the one log in it is unpacked, a workbook only recognised.
+ * Opens an archive.
  *
- * @param limit most bytes to unpack
+ * @param limit most bytes that a part may unpack to
  */
-export function readZip(bytes: Uint8Array, limit: number): Result<ZipContent, ImportError> {
-  const listed = entriesOf(bytes);
+export function openArchive(bytes: Uint8Array, limit: number): Result<Archive, ImportError> {
+  const listed = listZip(bytes);
   if (!listed.ok) return listed;
   const entries = listed.value;
-  const total = entries.reduce((sum, e) => sum + e.size, 0);
-  if (entries.some((e) => e.name === 'xl/workbook.xml')) {
-    return total > limit ? fail(tooLarge('The workbook', limit)) : ok({ kind: 'workbook' });
-  }
-  const files = entries.filter((e) => !e.name.endsWith('/') && e.size > 0 && !HIDDEN.test(e.name));
-  // Notes and pictures beside a single log do not make it several.
-  const logs = files.filter((e) => !BESIDE.test(e.name));
-  const [only, ...more] = logs.length > 0 ? logs : files;
-  if (!only) return fail(importError('empty', 'This zip archive holds no file. Export the log again.'));
-  if (more.length > 0) {
-    const names = [only, ...more].slice(0, 6).map((e) => e.name);
-    return fail(
-      importError(
-        'several-files',
-        `This archive holds ${more.length + 1} files: ${names.join(', ')}. Unpack it and drop the one that is the warm-up.`,
-      ),
-    );
-  }
-  if (only.size > limit) return fail(tooLarge(only.name, limit));
-  const unpacked = unpack(bytes, only.name);
-  return unpacked.ok ? ok({ kind: 'file', name: only.name, bytes: unpacked.value }) : unpacked;
+  const unpack: Archive['unpack'] = (name, take) => {
+    const wanted = name.toLowerCase();
+    const entry = entries.find((e) => e.name.toLowerCase() === wanted);
+    return entry ? unzipEntry(bytes, entry, limit, take) : null;
+  };
+  return ok({ entries, unpack });
 }

@@ -3,6 +3,7 @@ import { convertColumn } from '../words/columnUnits';
 import { importError, type ImportError } from '../importError';
 import type { ColumnChoice } from '../importReport';
 import type { RowTable } from '../table/rowTable';
+import { readHeader } from '../words/headers';
 import type { ColumnGuess, MappedColumn } from '../column';
 import { isImperial, previewsOf, temperatureUnit } from './understand';
 
@@ -87,6 +88,9 @@ function differenceOf(table: RowTable, a: MappedColumn, b: MappedColumn): number
   return differences.length === 0 ? Infinity : differences[Math.floor(differences.length / 2)]!;
 }
 
+/** The header says that it is the engine's own: other circuits have coolant too. */
+const saysEngine = (g: { readonly header: string }): boolean => readHeader(g.header).engine;
+
 /** The columns that a channel could be read from, best first: those that hold something, named exactly, named surely. */
 function candidatesFor(input: MapInput, channel: ChannelName): MappedColumn[] {
   const rank = (g: MappedColumn): number =>
@@ -94,7 +98,8 @@ function candidatesFor(input: MapInput, channel: ChannelName): MappedColumn[] {
     (g.header.trim().toLowerCase() === channel ? 0 : 2) +
     // A receiver of satellites loses its speed in tunnels; the wheels do not.
     (/\bgps\b/i.test(g.header) ? 1 : 0) +
-    (g.confidence === 'sure' ? 0 : 2);
+    (g.confidence === 'sure' ? 0 : 2) +
+    (saysEngine(g) ? 0 : 0.5);
   return input.guesses
     .filter((g) => g.channel === channel && g.confidence !== 'unsure')
     .map((g) => ({ ...g, channel }))
@@ -132,11 +137,24 @@ function mapCoolant(input: MapInput): Result<{ columns: MappedColumn[]; notes: s
   for (const other of sure.slice(1)) {
     if (differenceOf(input.table, first, other) < SAME_SENSOR_K) {
       notes.push(`${other.header} holds the same readings as ${first.header} and was left out.`);
+    } else if (saysEngine(first) === saysEngine(other) && first.header.trim().toLowerCase() !== 'ect_c') {
+      return fail(
+        ask(
+          input,
+          `${first.header} and ${other.header} are both called coolant temperature and read differently. Choose which one is the engine's.`,
+        ),
+      );
     } else if (!taken && columns.length === 1) columns.push({ ...other, channel: 'ect2_c', confidence: 'likely' });
     else notes.push(`${other.header} also reads coolant and was left out.`);
   }
   return ok({ columns, notes });
 }
+
+/** Columns that are called as a channel and hold something else. */
+const leftOut = (input: MapInput, channel: ChannelName): string[] =>
+  input.guesses
+    .filter((g) => g.channel === channel && g.confidence === 'unsure' && g.origin === 'header')
+    .map((g) => `${g.header} was left out: ${g.why}.`);
 
 /** Reads a person's choices. */
 function chosen(input: MapInput, mapping: Readonly<Record<number, ColumnChoice>>): Mapping {
@@ -197,7 +215,10 @@ export function mapColumns(
   for (const channel of CHANNEL_NAMES) {
     if (columns.some((c) => c.channel === channel)) continue;
     const [best, ...others] = candidatesFor(input, channel);
-    if (!best) continue;
+    if (!best) {
+      notes.push(...leftOut(input, channel));
+      continue;
+    }
     columns.push(best);
     for (const other of others) {
       notes.push(
@@ -210,10 +231,15 @@ export function mapColumns(
 
 /** Gives temperatures without a unit the one that their values tell, and asks where they leave it open. */
 function settleUnits(input: MapInput, mapping: Mapping): Result<Mapping, ImportError> {
-  const imperial = isImperial(
-    input.guesses,
-    mapping.columns.map((c) => c.unit),
-  );
+  const coolant = mapping.columns.find((c) => c.channel === 'ect_c' && c.unit === null);
+  const byValues = coolant && temperatureUnit(input.table.columns[coolant.column]!.numbers, false).unit;
+  // Who writes one temperature in °F writes the others so, and miles.
+  const imperial =
+    byValues === '°F' ||
+    isImperial(
+      input.guesses,
+      mapping.columns.map((c) => c.unit),
+    );
   const notes = [...mapping.notes];
   const columns: MappedColumn[] = [];
   for (const column of mapping.columns) {

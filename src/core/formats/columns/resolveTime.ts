@@ -1,7 +1,8 @@
 import { median } from 'd3-array';
 import { countPresent } from '../../base';
 import type { RowTable, TableColumn } from '../table/rowTable';
-import type { TimeKind } from '../words/timeCells';
+import { TIME_UNITS_S, type TimeKind } from '../words/timeCells';
+import { FASTEST_RISE, guessTimeUnit } from './timeUnit';
 
 /** When the log began, as far as its own clock says. */
 export interface LogClock {
@@ -20,29 +21,12 @@ export interface ResolvedTime {
   readonly unit: string;
   /** True when the unit was concluded from the numbers, not read. */
   readonly guessed: boolean;
+  /** True when the numbers fit several units. */
+  readonly open: boolean;
   readonly clock: LogClock | null;
 }
 
-/** Seconds in each unit that a numeric time may have. */
-export const TIME_UNITS_S: Readonly<Record<string, number>> = {
-  s: 1,
-  ms: 1e-3,
-  µs: 1e-6,
-  ns: 1e-9,
-  min: 60,
-  h: 3600,
-  d: 86_400,
-};
-
 const DAY_S = 86_400;
-/** Spreadsheets count days from 1899-12-30; 1970-01-01 is day 25569. */
-const SERIAL_DAY_OF_1970 = 25_569;
-/** A coolant never gains more than this over a whole warm-up, K/s: full load lifts it by about 0.5. */
-const FASTEST_RISE = 0.8;
-/** Fewest rows whose rise says anything. */
-const ROWS_FOR_RISE = 20;
-/** Loggers write a row at least this often, s. */
-const SLOWEST_ROW_S = 90;
 
 function dominantKind(column: TableColumn): TimeKind | null {
   const kinds = Object.entries(column.kinds) as [TimeKind, number][];
@@ -91,33 +75,6 @@ export function riseOf(ect: Float64Array | null): number {
   return sorted[Math.floor(0.95 * (sorted.length - 1))]! - sorted[Math.floor(0.05 * (sorted.length - 1))]!;
 }
 
-/** Unit of a numeric time that names none, and its zero on the calendar where it has one. */
-function guessNumericUnit(values: Float64Array, ect: Float64Array | null): { unit: string; clock: LogClock | null } {
-  const { first, count, spread } = span(values);
-  const dated = (factor: number): LogClock => ({ kind: 'date', start_s: first * factor });
-  if (first > 1e17) return { unit: 'ns', clock: dated(1e-9) };
-  if (first > 1e14) return { unit: 'µs', clock: dated(1e-6) };
-  if (first > 1e11) return { unit: 'ms', clock: dated(1e-3) };
-  if (first > 5e8) return { unit: 's', clock: dated(1) };
-  const whole = values.every((v) => !Number.isFinite(v) || Number.isInteger(v));
-  if (first > 20_000 && first < 80_000 && spread < 2 && !whole) {
-    return { unit: 'd', clock: { kind: 'date', start_s: (first - SERIAL_DAY_OF_1970) * DAY_S } };
-  }
-  const step = spread / Math.max(1, count - 1);
-  if (step > SLOWEST_ROW_S && whole) return { unit: step > SLOWEST_ROW_S * 1000 ? 'µs' : 'ms', clock: null };
-  const rise = riseOf(ect);
-  if (count >= ROWS_FOR_RISE && rise > 8 && rise / Math.max(spread, 1e-12) > FASTEST_RISE) {
-    for (const unit of ['min', 'h', 'd']) {
-      if (rise / (spread * TIME_UNITS_S[unit]!) <= FASTEST_RISE) {
-        const dayClock: LogClock | null =
-          unit === 'd' && first >= 0 && first < 1 ? { kind: 'day', start_s: first * DAY_S } : null;
-        return { unit, clock: dayClock };
-      }
-    }
-  }
-  return { unit: 's', clock: null };
-}
-
 /** Lets a clock of the day run on over midnight. */
 function unrollMidnight(seconds: Float64Array): Float64Array {
   let days = 0;
@@ -161,7 +118,7 @@ function resolveColumn(
   const kind = dominantKind(column);
   const { rows } = table;
   if (kind === null || kind === 'date') return null;
-  const base = { columns: [at], guessed: false };
+  const base = { columns: [at], guessed: false, open: false };
   if (kind === 'stamp') {
     const seconds = datedValues(column, rows);
     return { ...base, seconds, unit: 'date and time', clock: { kind: 'date', start_s: span(seconds).first } };
@@ -171,13 +128,20 @@ function resolveColumn(
     const start_s = span(seconds).first;
     return { ...base, seconds, unit: 'clock', clock: start_s > 60 ? { kind: 'day', start_s } : null };
   }
+  if (kind === 'dotted-clock') {
+    const dates = new Set(column.alternative!.values(rows).filter(Number.isFinite));
+    // A date stands still over a drive, a clock does not.
+    if (dates.size > 0 && dates.size <= 2 && span(column.numbers.values(rows)).spread < 60) return null;
+    const seconds = unrollMidnight(column.numbers.values(rows));
+    return { ...base, seconds, unit: 'clock', clock: { kind: 'day', start_s: span(seconds).first } };
+  }
   const values = column.numbers.values(rows);
-  const { first } = span(values);
+  const middle = median(finite(values)) ?? NaN;
   const named = unit !== null && unit in TIME_UNITS_S ? unit : null;
-  const found = named && !(first * TIME_UNITS_S[named]! > 5e8) ? { unit: named, clock: null } : null;
-  const { unit: used, clock } = found ?? guessNumericUnit(values, ect);
+  const found = named && !(middle * TIME_UNITS_S[named]! > 5e8) ? { unit: named, clock: null, open: false } : null;
+  const { unit: used, clock, open } = found ?? guessTimeUnit(values, riseOf(ect));
   const factor = TIME_UNITS_S[used]!;
-  return { seconds: values.map((v) => v * factor), columns: [at], unit: used, guessed: named !== used, clock };
+  return { seconds: values.map((v) => v * factor), columns: [at], unit: used, guessed: named !== used, open, clock };
 }
 
 /** A column of dates with a column of clock times. */
@@ -200,6 +164,7 @@ function combineDateAndClock(table: RowTable, candidates: readonly number[]): Re
     columns: [dateAt, clockAt],
     unit: 'date and time',
     guessed: false,
+    open: false,
     clock: { kind: 'date', start_s: span(seconds).first },
   };
 }

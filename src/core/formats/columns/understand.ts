@@ -2,10 +2,13 @@ import { CHANNELS, type ChannelName } from '../../base';
 import { convertColumn, guessTemperatureUnit, unitFits } from '../words/columnUnits';
 import type { ColumnGuess, Preview } from '../column';
 import { readHeader } from '../words/headers';
-import { presentSample, type GrowingNumbers, type RowTable } from '../table/rowTable';
+import { presentSample, type GrowingNumbers } from '../table/growingNumbers';
+import type { RowTable } from '../table/rowTable';
 
 /** Points of a preview. */
 const SAMPLE_POINTS = 160;
+/** An engine that runs turns at least this fast, rpm. */
+const SLOWEST_ENGINE = 150;
 /** Share of values that may lie outside a channel's range before the header is doubted. */
 const MOST_OUTSIDE = 0.25;
 
@@ -30,6 +33,8 @@ function isPlausible(values: Float64Array, channel: ChannelName, unit: string | 
   const used = unit ?? (CHANNELS[channel].quantity === 'temperature' ? guessTemperatureUnit(present) : null);
   if (used !== null) convertColumn(present, used);
   const { min, max } = CHANNELS[channel];
+  // An engine that is logged runs.
+  if (channel === 'rpm' && present.every((v) => v < SLOWEST_ENGINE)) return present.every((v) => v === 0);
   let outside = 0;
   for (const v of present) if (v < min || v > max) outside++;
   return outside <= MOST_OUTSIDE * present.length;
@@ -109,6 +114,10 @@ export function understandColumns(table: RowTable): ColumnGuess[] {
     if (unit === '°C' && column.header !== read.channel && isRatherFahrenheit(values)) {
       const why = 'its values are too high for °C: they may be °F';
       return { ...byHeader, channel: read.channel, unit: '°F', confidence: 'unsure', why };
+    }
+    if (read.oddUnit !== null && unit === null) {
+      const why = `from its header; "${read.oddUnit}" is no unit that is known`;
+      return { ...byHeader, channel: read.channel, unit, confidence: 'likely', why };
     }
     const confidence = read.sure ? 'sure' : 'likely';
     return { ...byHeader, channel: read.channel, unit, confidence, why: 'from its header' };

@@ -1,11 +1,13 @@
 import { CHANNEL_NAMES, CHANNELS, type ChannelName } from '../../base';
-import { LineList } from '../table/rowTable';
+import { LineList } from '../table/lineList';
 
 /** What cleaning can find. */
 export const CLEANING_KINDS = [
   'unreadable-cells',
   'impossible-values',
   'lines-without-time',
+  'wrong-time',
+  'other-width',
   'repeated-header',
   'newest-first',
   'out-of-order',

@@ -1,6 +1,6 @@
 import { CHANNEL_NAMES } from '../../base';
 import { pickRows, plural, type CleaningLog, type CleanRows } from './cleaning';
-import { LineList } from '../table/rowTable';
+import { LineList } from '../table/lineList';
 
 function sameRow(rows: CleanRows, a: number, b: number): 'same' | 'complementary' | 'different' {
   let verdict: 'same' | 'complementary' = 'same';
@@ -20,9 +20,9 @@ function sameRow(rows: CleanRows, a: number, b: number): 'same' | 'complementary
 const SAME_TIME_S = 1e-9;
 
 /** Rows that share a time: joined where they complete each other, dropped where the same, spread where a clock is coarse. */
-export function joinEqualTimes(rows: CleanRows, log: CleaningLog): CleanRows {
+export function joinEqualTimes(rows: CleanRows, isClock: boolean, log: CleaningLog): CleanRows {
   if (rows.time_s.every((t, i) => i === 0 || t - rows.time_s[i - 1]! >= SAME_TIME_S)) return rows;
-  if (hasCoarseClock(rows)) {
+  if (hasCoarseClock(rows) || (isClock && sharesSeconds(rows))) {
     if (!log.otherwise('coarse-clock')) return spreadCoarseClock(rows, log);
     const joined = joinRuns(rows, log);
     noteCoarse(rows, log, false);
@@ -103,6 +103,15 @@ function keepOneOfEach(
   return pickRows(
     rows,
     found.kept.filter((i) => !drop.has(i)),
+  );
+}
+
+/** A clock of whole seconds under rows that come about once a second: now and then two of them fall into one. */
+function sharesSeconds(rows: CleanRows): boolean {
+  const { time_s } = rows;
+  return (
+    time_s.every((t) => Number.isInteger(Math.round(1e6 * t) / 1e6)) &&
+    time_s.some((t, i) => i > 0 && t - time_s[i - 1]! < SAME_TIME_S && sameRow(rows, i - 1, i) === 'different')
   );
 }
 

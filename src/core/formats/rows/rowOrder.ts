@@ -1,8 +1,9 @@
+import { bisector } from 'd3-array';
 import { fail, ok, type Result } from '../../base';
 import { CleaningLog, pickRows, type CleanRows } from './cleaning';
 import { importError, type ImportError } from '../importError';
 import { middleStep_s } from '../columns/resolveTime';
-import { LineList } from '../table/rowTable';
+import { LineList } from '../table/lineList';
 
 /** Displaced rows in a row up to this many are stragglers, not a clock that was set. */
 const STRAGGLERS = 3;
@@ -26,7 +27,7 @@ const isSorted = (time_s: Float64Array): boolean => {
 };
 
 /** Rows of a longest run that never steps back, as a mask. Source: Fredman, Discrete Mathematics 11 (1975) 29-35. */
-function inOrder(time_s: Float64Array): Uint8Array {
+export function inOrder(time_s: Float64Array): Uint8Array {
   const n = time_s.length;
   if (isSorted(time_s)) return new Uint8Array(n).fill(1);
   const tails: number[] = [];
@@ -79,8 +80,9 @@ function backStepIn(time_s: Float64Array, from: number, to: number): number {
 /** True when a displaced block, put where its times belong, joins what stands there: pieces of one log in wrong order. */
 function fitsWhereSorted(rows: CleanRows, ordered: readonly number[], block: { from: number; to: number }): boolean {
   const { time_s } = rows;
-  const before = ordered.filter((i) => time_s[i]! <= time_s[block.from]!).at(-1);
-  const after = ordered.find((i) => time_s[i]! >= time_s[block.to - 1]!);
+  const byTime = bisector((i: number) => time_s[i]!);
+  const before = ordered[byTime.right(ordered, time_s[block.from]!) - 1];
+  const after = ordered[byTime.left(ordered, time_s[block.to - 1]!)];
   const joins = (a: number | undefined, b: number | undefined): boolean =>
     a === undefined ||
     b === undefined ||
@@ -103,9 +105,9 @@ function findBackJump(rows: CleanRows, mask: Uint8Array): number | null {
       const block = time_s.subarray(from, to);
       const low = block.reduce((a, b) => Math.min(a, b));
       const high = block.reduce((a, b) => Math.max(a, b));
-      let covered = 0;
+      const byTime = bisector((i: number) => time_s[i]!);
+      const covered = byTime.right(ordered, high) - byTime.left(ordered, low);
       let again = 0;
-      for (const i of ordered) if (time_s[i]! >= low && time_s[i]! <= high) covered++;
       for (let i = from; i < to; i++) {
         const twin = at.get(time_s[i]!);
         if (twin !== undefined && Object.is(ect[twin]!, ect[i]!)) again++;

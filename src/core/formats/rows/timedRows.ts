@@ -1,7 +1,7 @@
 import { CHANNEL_NAMES, type ChannelName } from '../../base';
 import { pickRows, plural, type CleaningLog, type CleanRows } from './cleaning';
-import type { SourceReader } from '../table/readers';
-import { LineList } from '../table/rowTable';
+import type { Source } from '../table/readers';
+import { LineList } from '../table/lineList';
 
 /** Times of rows without one, spread evenly between the rows around them; NaN before the first and after the last. */
 function filledTimes(seconds: Float64Array): Float64Array {
@@ -17,11 +17,12 @@ function filledTimes(seconds: Float64Array): Float64Array {
   return filled;
 }
 
-/** Rows that carry a time, with their values; those without one are left out, or by choice given one. */
+/** Rows that carry a time, with their values, but for those to leave `out`; those without one are left out, or by choice given one. */
 export function timedRows(
-  source: SourceReader,
+  source: Source,
   seconds: Float64Array,
   channels: Partial<Record<ChannelName, Float64Array>>,
+  out: ReadonlySet<number>,
   log: CleaningLog,
 ): CleanRows {
   const lines = source.table.lines.values(source.table.rows);
@@ -30,6 +31,7 @@ export function timedRows(
   const kept: number[] = [];
   const without = new LineList();
   seconds.forEach((s, i) => {
+    if (out.has(i)) return;
     if (!Number.isFinite(s)) without.add(lines[i]!);
     if (Number.isFinite(times[i]!)) kept.push(i);
   });

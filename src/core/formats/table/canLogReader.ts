@@ -1,9 +1,9 @@
 import type { ChannelName } from '../../base';
 import { answeringUnit, readAnswer, readCanFrame, reassembly, type Reassembly } from '../../obd';
-import { PLAIN_NUMBERS } from '../words/cells';
 import { importError, type ImportError } from '../importError';
 import type { SourceReader } from './readers';
-import { LineList, RowTable } from './rowTable';
+import { LineList } from './lineList';
+import { RowTable } from './rowTable';
 
 /** Service byte of a refusal. Source: ISO 14229-1, 8.2.2. */
 const REFUSAL = 0x7f;
@@ -21,7 +21,7 @@ const unitName = (id: number): string => id.toString(16).toUpperCase();
  * say of the same channels stands in columns of their own.
  */
 export function canLogReader(): SourceReader {
-  const table = new RowTable(PLAIN_NUMBERS);
+  const table = new RowTable();
   table.addColumn('time_s', 's', true);
   const units = new Map<number, Unit>();
   let line = 0;
@@ -60,8 +60,8 @@ export function canLogReader(): SourceReader {
     if (answer.values.length === 0) return;
     unit.answers++;
     table.startRow(line);
-    table.put(0, String(frame.time_s ?? ''), line);
-    for (const { channel, value } of answer.values) table.put(columnFor(unit, id, channel), String(value), line);
+    table.put(0, frame.time_s ?? '', line);
+    for (const { channel, value } of answer.values) table.put(columnFor(unit, id, channel), value, line);
   };
 
   const push = (text: string): ImportError | null => {
@@ -121,14 +121,15 @@ export function canLogReader(): SourceReader {
   };
 
   return {
-    kind: 'can-log',
-    table,
-    headerLine: null,
-    described: 'CAN log with answers of mode 01',
-    numbersOpen: false,
-    oneReadingPerRow: false,
-    repeatedHeader: new LineList(),
-    notes,
+    source: {
+      kind: 'can-log',
+      table,
+      headerLine: null,
+      described: 'CAN log with answers of mode 01',
+      oneReadingPerRow: false,
+      repeatedHeader: new LineList(),
+      notes,
+    },
     push,
     finish,
   };

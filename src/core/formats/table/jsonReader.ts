@@ -1,5 +1,5 @@
-import { PLAIN_NUMBERS } from '../words/cells';
-import { longLayout } from './dialect';
+import type { Cell } from '../words/cells';
+import { longLayout } from './layout';
 import {
   fieldsOf,
   PROTOTYPE_KEYS,
@@ -10,19 +10,18 @@ import {
   type Json,
   type JsonObject,
 } from './jsonShapes';
-import { readHeader } from '../words/headers';
+import { clip, readHeader } from '../words/headers';
 import { importError, type ImportError } from '../importError';
 import { MOST_COLUMNS, type SourceReader } from './readers';
-import { LineList, RowsByTime, RowTable } from './rowTable';
+import { LineList } from './lineList';
+import { RowsByTime, RowTable } from './rowTable';
 import { looksLikeTime } from '../words/timeCells';
 
 /** One value as a cell: numbers and texts as they are, `{ value, unit }` by its value. */
-function cellOf(value: Json | undefined): string {
+function cellOf(value: Json | undefined): Cell {
   if (value === undefined || value === null) return '';
   if (typeof value === 'boolean') return value ? 'on' : 'off';
-  if (typeof value === 'number') return String(value);
-  // JSON has its own decimal point; a text with one comma and other than three digits behind it has a decimal comma.
-  if (typeof value === 'string') return /^-?\d+,(\d{1,2}|\d{4,})$/.test(value) ? value.replace(',', '.') : value;
+  if (typeof value === 'number' || typeof value === 'string') return value;
   return isObject(value) && 'value' in value ? cellOf(value.value) : '';
 }
 
@@ -40,12 +39,12 @@ class RecordRows {
   private keys: string[] | null = null;
 
   constructor(timeColumns: ReadonlySet<number>) {
-    this.table = new RowTable(PLAIN_NUMBERS, timeColumns);
+    this.table = new RowTable(timeColumns);
     this.byTime = new RowsByTime(this.table);
   }
 
   /** The column of a key; it is added with its first value. */
-  private columnFor(columns: Map<string, number>, key: string, first: { cell: string; unit: string | null }): number {
+  private columnFor(columns: Map<string, number>, key: string, first: { cell: Cell; unit: string | null }): number {
     const known = columns.get(key);
     if (known !== undefined) return known;
     if (this.table.columns.length >= MOST_COLUMNS) {
@@ -56,7 +55,7 @@ class RecordRows {
         ),
       );
     }
-    const isTime = readHeader(key).channel === 'time_s' || looksLikeTime(first.cell);
+    const isTime = readHeader(key).channel === 'time_s' || looksLikeTime(String(first.cell));
     const at = this.table.addColumn(first.unit ? `${key} (${first.unit})` : key, null, isTime);
     columns.set(key, at);
     return at;
@@ -82,22 +81,35 @@ class RecordRows {
 
   private addLong(fields: ReadonlyMap<string, Json>, line: number): void {
     const { timeAt, nameAt, valueAt, unitAt } = this.long!;
-    const field = (at: number): string => (at < 0 ? '' : cellOf(fields.get(this.keys![at]!)));
+    const field = (at: number): Cell => (at < 0 ? '' : cellOf(fields.get(this.keys![at]!)));
     const time = field(timeAt);
     const timeColumn = this.columnFor(this.columns, this.keys![timeAt]!, { cell: time, unit: null });
-    const name = field(nameAt);
+    const name = String(field(nameAt));
     if (PROTOTYPE_KEYS.has(name))
       refuse(importError('bad-json', `"${name}" on line ${line} is no channel of a log.`, { line }));
-    const at = this.columnFor(this.channels, name, { cell: '', unit: field(unitAt) || null });
+    const at = this.columnFor(this.channels, name, { cell: '', unit: String(field(unitAt)) || null });
     this.byTime.put({ time, timeAt: timeColumn, at, cell: field(valueAt), line });
   }
 }
+
+/** Largest document that is read whole, characters: as objects it takes ten times that. */
+const LARGEST_DOCUMENT = 32 * 1024 * 1024;
+
+const DOCUMENT_TOO_LARGE = importError(
+  'too-large',
+  `This JSON document has more than ${LARGEST_DOCUMENT / 1048576} million characters; the limit is that. Export the drive as CSV, or as JSON with one object per line.`,
+);
+
+/** Figures that JSON has no word for, as some writers put them, between its marks. */
+const NO_FIGURE = /([[,:]\s*)(?:-?Infinity|NaN)(?=\s*[\],}])/g;
 
 function parse(text: string, line: number | null): Json {
   try {
     return JSON.parse(text) as Json;
   } catch (error) {
-    const why = error instanceof Error ? error.message : String(error);
+    if (!(error instanceof SyntaxError)) throw error;
+    if (NO_FIGURE.test(text)) return parse(text.replace(NO_FIGURE, '$1null'), line);
+    const why = clip(error.message);
     const at = /line (\d+)/.exec(why);
     return refuse(
       importError(
@@ -131,6 +143,7 @@ function refusedBy(step: () => void): ImportError | null {
 export function jsonReader(perLine: boolean, timeColumns: ReadonlySet<number>): SourceReader {
   const rows = new RecordRows(timeColumns);
   const pieces: string[] = [];
+  let held = 0;
   let line = 0;
   const takeLines = (text: string): void => {
     const lines = text.split('\n');
@@ -155,18 +168,21 @@ export function jsonReader(perLine: boolean, timeColumns: ReadonlySet<number>): 
     records!.forEach((record, i) => rows.add(record, i + 1));
   };
   return {
-    kind: 'json',
-    table: rows.table,
-    headerLine: null,
-    described: perLine ? 'JSON, one object per line' : 'JSON',
-    numbersOpen: false,
-    get oneReadingPerRow() {
-      return rows.isLong;
+    source: {
+      kind: 'json',
+      table: rows.table,
+      headerLine: null,
+      described: perLine ? 'JSON, one object per line' : 'JSON',
+      get oneReadingPerRow() {
+        return rows.isLong;
+      },
+      repeatedHeader: new LineList(),
+      notes: () => [],
     },
-    repeatedHeader: new LineList(),
-    notes: () => [],
     push: (text) => {
       if (perLine) return refusedBy(() => takeLines(text));
+      held += text.length;
+      if (held > LARGEST_DOCUMENT) return DOCUMENT_TOO_LARGE;
       pieces.push(text);
       return null;
     },

@@ -26,8 +26,9 @@ export const refuse = (error: ImportError): never => {
 };
 
 /** Flattens one level: `{"engine":{"coolant":90}}` becomes `engine coolant`. */
-export function fieldsOf(record: JsonObject, line: number | null): [string, Json][] {
+export function fieldsOf(record: JsonObject, line: number | null, depth = 0): [string, Json][] {
   const fields: [string, Json][] = [];
+  if (depth > DEEPEST) return fields;
   for (const [key, value] of Object.entries(record)) {
     if (PROTOTYPE_KEYS.has(key)) {
       refuse(
@@ -39,7 +40,7 @@ export function fieldsOf(record: JsonObject, line: number | null): [string, Json
       );
     }
     if (isObject(value) && !('value' in value)) {
-      for (const [inner, innerValue] of fieldsOf(value, line)) fields.push([`${key} ${inner}`, innerValue]);
+      for (const [inner, innerValue] of fieldsOf(value, line, depth + 1)) fields.push([`${key} ${inner}`, innerValue]);
     } else fields.push([key, value]);
   }
   return fields;

@@ -1,6 +1,9 @@
-import { readNumber, readSwitch, type NumberStyle } from '../words/cells';
-import { readHeader, unitOfText } from '../words/headers';
+import { isMissing, readSwitch, readWritten, type Cell, type NumberStyle } from '../words/cells';
+import { clip, readHeader, unitOfHeader, unitOfText } from '../words/headers';
 import { readTimeCell, type TimeKind } from '../words/timeCells';
+import { GrowingNumbers } from './growingNumbers';
+import { CellList, LineList } from './lineList';
+import { NumberForms } from './numberForms';
 
 /**
  * Rows of a log that gives one reading per line: readings of one time share a row, wherever they stand in the file. A
@@ -12,85 +15,18 @@ export class RowsByTime {
   constructor(private readonly table: RowTable) {}
 
   /** Puts a reading; `timeAt` and `at` are columns of the table. */
-  put(reading: { time: string; timeAt: number; at: number; cell: string; line: number }): void {
+  put(reading: { time: Cell; timeAt: number; at: number; cell: Cell; line: number }): void {
     const { time, timeAt, at, cell, line } = reading;
-    let row = this.rowOf.get(time);
+    const key = String(time);
+    let row = this.rowOf.get(key);
     if (row === undefined || Number.isFinite(this.table.columns[at]!.numbers.get(row))) {
       this.table.startRow(line);
       row = this.table.rows - 1;
       this.table.put(timeAt, time, line);
-      this.rowOf.set(time, row);
+      this.rowOf.set(key, row);
     }
     this.table.put(at, cell, line, row);
   }
-}
-
-/** A list of numbers that grows; NaN where nothing was put. */
-export class GrowingNumbers {
-  private data = new Float64Array(1024);
-  length = 0;
-
-  /** Puts a value at an index at or beyond the end, or over an earlier one. */
-  set(index: number, value: number): void {
-    if (index >= this.data.length) {
-      const larger = new Float64Array(Math.max(index + 1, 2 * this.data.length));
-      larger.set(this.data);
-      this.data = larger;
-    }
-    if (index > this.length) this.data.fill(NaN, this.length, index);
-    this.data[index] = value;
-    if (index >= this.length) this.length = index + 1;
-  }
-
-  get(index: number): number {
-    return index < this.length ? this.data[index]! : NaN;
-  }
-
-  /** The values, filled up with NaN to `length`. */
-  values(length: number): Float64Array {
-    const out = new Float64Array(length).fill(NaN);
-    out.set(this.data.subarray(0, Math.min(length, this.length)));
-    return out;
-  }
-}
-
-/** Values of a sample that decides what a column is. */
-const SAMPLE_VALUES = 20_000;
-
-/** Values that are present, evenly spread over a column, in their order. */
-export function presentSample(numbers: GrowingNumbers): Float64Array {
-  let present = 0;
-  for (let i = 0; i < numbers.length; i++) if (Number.isFinite(numbers.get(i))) present++;
-  const step = Math.max(1, Math.ceil(present / SAMPLE_VALUES));
-  const out = new Float64Array(Math.ceil(present / step));
-  let seen = 0;
-  for (let i = 0; i < numbers.length; i++) {
-    const value = numbers.get(i);
-    if (!Number.isFinite(value)) continue;
-    if (seen % step === 0) out[seen / step] = value;
-    seen++;
-  }
-  return out;
-}
-
-/** Most lines kept of where something was found. */
-export const MOST_LINES = 20;
-
-/** Lines where something was found: how many, and the first few. */
-export class LineList {
-  count = 0;
-  readonly lines: number[] = [];
-
-  add(line: number): void {
-    this.count++;
-    if (this.lines.length < MOST_LINES) this.lines.push(line);
-  }
-}
-
-/** True when a cell ends in something else than a figure: a unit stands behind its number. */
-function hasWordBehind(cell: string): boolean {
-  const last = cell.charCodeAt(cell.length - 1);
-  return !(last >= 48 && last <= 57) && last !== 46 && last !== 34 && /[a-z°º%]\s*"?$/i.test(cell);
 }
 
 /** A column while a file is read. */
@@ -115,6 +51,11 @@ export interface TableColumn {
   readonly marks: { readonly line: number; readonly text: string }[] | null;
   /** 100 and 0 for switch words (on, off): readings of a command, none of a measurement; null before the first. */
   switches: GrowingNumbers | null;
+  readonly forms: NumberForms;
+  /** Cells by the word behind their number. */
+  readonly words: Map<string, CellList>;
+  /** Marks before three digits can mean decimals or thousands here: only a person knows. */
+  open: boolean;
 }
 
 /** Headers of columns in which people write what they saw while driving. */
@@ -139,16 +80,17 @@ export class RowTable {
   readonly lines = new GrowingNumbers();
   rows = 0;
 
+  /** Rows of another width than the header, with their lines: their cells may stand under the wrong names. */
+  readonly oddRows = new CellList(Infinity);
+  private cells = 0;
+
   /** @param timeColumns columns that a person said hold the time, by number */
-  constructor(
-    private readonly style: NumberStyle,
-    private readonly timeColumns: ReadonlySet<number> = new Set(),
-  ) {}
+  constructor(private readonly timeColumns: ReadonlySet<number> = new Set()) {}
 
   /** Adds a column; `isTime` columns read clocks and dates as well as numbers. */
   addColumn(header: string, unit: string | null, isTime: boolean, foreign = false): number {
     this.columns.push({
-      header,
+      header: clip(header),
       foreign,
       unit,
       numbers: new GrowingNumbers(),
@@ -158,8 +100,11 @@ export class RowTable {
       filled: 0,
       unreadable: new LineList(),
       firstUnreadable: '',
-      marks: MARK_HEADER.test(header.trim()) ? [] : null,
+      marks: MARK_HEADER.test(clip(header).trim()) ? [] : null,
       switches: null,
+      forms: new NumberForms(),
+      words: new Map(),
+      open: false,
     });
     return this.columns.length - 1;
   }
@@ -173,10 +118,15 @@ export class RowTable {
   takeAsTime(at: number): boolean {
     const column = this.columns[at];
     if (!column || column.alternative) return column !== undefined;
-    if (column.unreadable.count > 0 || column.switches || column.unit !== null) return false;
+    if (column.unreadable.count > 0 || column.switches || column.words.size > 0) return false;
     column.alternative = column.numbers;
     column.kinds.number = column.filled;
     return true;
+  }
+
+  /** Cells that hold something, of all columns: what the table weighs. */
+  get size(): number {
+    return this.cells;
   }
 
   /** Begins a row. */
@@ -185,51 +135,144 @@ export class RowTable {
   }
 
   /** Puts a cell of the current row, or of an earlier one, into a column. */
-  put(at: number, cell: string, line: number, row = this.rows - 1): void {
+  put(at: number, cell: Cell, line: number, row = this.rows - 1): void {
+    if (typeof cell === 'string') cell = withoutBlanks(cell);
     if (cell === '') return;
+    this.cells++;
     const column = this.columns[at]!;
-    if (column.marks) return putMark(column.marks, cell, line);
+    if (column.marks) return putMark(column.marks, String(cell), line);
     if (column.alternative) return this.putTime(column, row, cell, line);
-    const value = readNumber(cell, this.style);
-    if (value === null || Number.isNaN(value)) {
+    if (typeof cell === 'number') return putNumber(column, row, cell);
+    if (putPlain(column, row, cell, line)) return;
+    if (isMissing(cell) || readSwitch(cell) !== null) {
       const state = readSwitch(cell);
-      if (state !== null) return (column.switches ??= new GrowingNumbers()).set(row, state);
-      if (value !== null) return;
-      column.filled++;
-      if (column.unreadable.count === 0) column.firstUnreadable = cell.trim();
-      column.unreadable.add(line);
+      if (state !== null) (column.switches ??= new GrowingNumbers()).set(row, state);
       return;
     }
     column.filled++;
-    if (hasWordBehind(cell) && !this.agrees(column, cell)) {
-      if (column.unreadable.count === 0) column.firstUnreadable = cell.trim();
-      column.unreadable.add(line);
+    const written = readWritten(cell);
+    if (!written) return refuseCell(column, cell, line);
+    column.forms.add(written, row, line);
+    column.numbers.set(row, written.value);
+    if (written.unit !== '') {
+      const word = unitOfText(written.unit) ?? written.unit.toLowerCase();
+      let cells = column.words.get(word);
+      if (!cells) column.words.set(word, (cells = new CellList(Infinity)));
+      cells.add(row, line);
+    }
+  }
+
+  private putTime(column: TableColumn, row: number, cell: Cell, line: number): void {
+    if (typeof cell === 'number') {
+      column.kinds.number = (column.kinds.number ?? 0) + 1;
+      return putNumber(column, row, cell);
+    }
+    if (cell.length < LONGEST_PLAIN_TIME && putPlain(column, row, cell, line)) {
+      column.kinds.number = (column.kinds.number ?? 0) + 1;
       return;
     }
-    column.numbers.set(row, value);
-  }
-
-  /** Notes the unit behind a number; false where it is another than the column's before. */
-  private agrees(column: TableColumn, cell: string): boolean {
-    const unit = unitOfText(cell.replace(/^[^a-z°º%µ]*/i, ''));
-    if (unit === null || readHeader(column.header).channel === 'time_s') return true;
-    column.unit ??= unit;
-    return column.unit === unit;
-  }
-
-  private putTime(column: TableColumn, row: number, cell: string, line: number): void {
-    if (cell.trim() === '') return;
     column.filled++;
-    const reading = readTimeCell(cell, this.style);
-    if (!reading) {
-      if (column.unreadable.count === 0) column.firstUnreadable = cell.trim();
-      column.unreadable.add(line);
-      return;
-    }
+    const reading = readTimeCell(cell);
+    if (!reading) return refuseCell(column, cell, line);
     column.kinds[reading.kind] = (column.kinds[reading.kind] ?? 0) + 1;
+    if (reading.written) column.forms.add(reading.written, row, line);
     if (reading.proves === 'day-month') column.proved.dayMonth = true;
     else if (reading.proves === 'month-day') column.proved.monthDay = true;
     column.numbers.set(row, reading.first);
     column.alternative!.set(row, reading.second);
+  }
+
+  /** The mark of the decimals of the file, as far as its columns show one. */
+  private get fileMark(): '.' | ',' | null {
+    const votes = (mark: '.' | ','): number => this.columns.reduce((sum, c) => sum + c.forms.votes(mark), 0);
+    const [dots, commas] = [votes('.'), votes(',')];
+    return dots === commas ? null : dots > commas ? '.' : ',';
+  }
+
+  /** A column whose marks only a person can tell. */
+  get isOpen(): boolean {
+    return this.columns.some((c) => c.open);
+  }
+
+  /** Empties rows that are not to be believed. */
+  blank(rows: Iterable<number>): void {
+    for (const row of rows) {
+      for (const column of this.columns) if (Number.isFinite(column.numbers.get(row))) column.numbers.set(row, NaN);
+    }
+  }
+
+  /** All rows are here: settles what marks and words of each column mean. To be called once. */
+  settle(person: NumberStyle | null): void {
+    const { fileMark } = this;
+    for (const column of this.columns) {
+      if (column.marks) continue;
+      column.open = column.forms.settle(column.numbers, { header: column.header, fileMark, person }, (_, line) =>
+        refuseCell(column, 'a number with another mark', line),
+      );
+      settleWords(column);
+    }
+  }
+}
+
+/** A plain number of up to so many characters may be a time: longer ones are dates without marks. */
+const LONGEST_PLAIN_TIME = 14;
+
+/** Trims a cell, most of which have nothing to trim. */
+function withoutBlanks(cell: string): string {
+  const last = cell.length - 1;
+  return last >= 0 && (cell.charCodeAt(0) <= 32 || cell.charCodeAt(last) <= 32) ? cell.trim() : cell;
+}
+
+function refuseCell(column: TableColumn, cell: string, line: number): void {
+  if (column.unreadable.count === 0) column.firstUnreadable = clip(cell.trim());
+  column.unreadable.add(line);
+}
+
+function putNumber(column: TableColumn, row: number, value: number): void {
+  if (!Number.isFinite(value)) return;
+  column.filled++;
+  column.numbers.set(row, value);
+}
+
+/**
+ * Puts a number with a decimal point or without a mark and says that it did. Nearly every cell is one: `Number` alone
+ * would take an empty text, hexadecimal figures and infinity as well.
+ */
+function putPlain(column: TableColumn, row: number, cell: string, line: number): boolean {
+  const first = cell.charCodeAt(0);
+  if (!((first >= 48 && first <= 57) || first === 45) || cell.length > 24) return false;
+  const value = +cell;
+  if (!Number.isFinite(value) || (first === 48 && cell.length > 1 && cell.charCodeAt(1) > 57)) return false;
+  const dot = cell.indexOf('.');
+  if (dot < 0) column.forms.whole(value);
+  else {
+    const sign = first === 45 ? 1 : 0;
+    const isLike = cell.length - dot === 4 && dot - sign <= 3 && dot > sign && cell.charCodeAt(sign) !== 48;
+    if (isLike) column.forms.like('.', row, line);
+    else column.forms.decimal('.', row, line);
+  }
+  column.filled++;
+  column.numbers.set(row, value);
+  return true;
+}
+
+/** Share of a column's cells that must carry a word for it to be the column's unit. */
+const MOST_CELLS = 0.5;
+
+/** A word behind most numbers of a column is its unit; behind a few it makes those cells doubtful. */
+function settleWords(column: TableColumn): void {
+  if (column.words.size === 0) return;
+  const isTime = column.alternative !== null;
+  const [word, cells] = [...column.words].reduce((a, b) => (b[1].count > a[1].count ? b : a));
+  const isColumns = cells.count >= MOST_CELLS * (column.filled - column.unreadable.count);
+  if (isColumns) column.unit ??= unitOfText(word);
+  const named = unitOfHeader(column.header) ?? column.unit;
+  for (const [other, list] of column.words) {
+    if ((isColumns && other === word) || other === named || (isTime && other === 's')) continue;
+    list.rows.forEach((row, i) => {
+      if (!Number.isFinite(column.numbers.get(row))) return;
+      column.numbers.set(row, NaN);
+      refuseCell(column, `a number in ${other}`, list.lines[i]!);
+    });
   }
 }

@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest';
-import { PLAIN_NUMBERS } from '../words/cells';
 import { readTrace } from '..';
 import { understandColumns } from '../columns/understand';
 import { canLogReader } from './canLogReader';
@@ -22,7 +21,7 @@ describe('a CAN log of two control units', () => {
     const reader = canLogReader();
     expect(reader.push(`${log}\n`)).toBeNull();
     expect(reader.finish()).toBeNull();
-    const guesses = understandColumns(reader.table).map((g) => [g.header, g.channel]);
+    const guesses = understandColumns(reader.source.table).map((g) => [g.header, g.channel]);
     expect(guesses).toEqual([
       ['time_s', 'time_s'],
       ['ect_c of control unit 7E9', null],
@@ -52,15 +51,15 @@ describe('JSON with one reading per record', () => {
       [record(t, 'value', 5 + t), record(t, 'coolant', 20 + t, '°C')].join('\n'),
     );
     expect(reader.push(`${lines.join('\n')}\n`)).toBeNull();
-    expect(reader.table.columns.map((c) => c.header)).toEqual(['time', 'value', 'coolant (°C)']);
-    expect(reader.table.rows).toBe(12);
-    expect(reader.table.columns[1]!.numbers.get(11)).toBe(16);
+    expect(reader.source.table.columns.map((c) => c.header)).toEqual(['time', 'value', 'coolant (°C)']);
+    expect(reader.source.table.rows).toBe(12);
+    expect(reader.source.table.columns[1]!.numbers.get(11)).toBe(16);
   });
 });
 
 describe('a column taken for the time after its rows were read', () => {
   const filled = (cells: readonly string[], isTime = false): RowTable => {
-    const table = new RowTable(PLAIN_NUMBERS);
+    const table = new RowTable();
     table.addColumn('a', null, isTime);
     cells.forEach((cell, line) => {
       table.startRow(line);
@@ -73,9 +72,9 @@ describe('a column taken for the time after its rows were read', () => {
     const late = filled(['0', '1.5', '3']);
     expect(late.takeAsTime(0)).toBe(true);
     const early = filled(['0', '1.5', '3'], true);
-    const { kinds, alternative } = late.columns[0]!;
+    const { kinds, numbers } = late.columns[0]!;
     expect(kinds).toEqual(early.columns[0]!.kinds);
-    expect([...alternative!.values(3)]).toEqual([...early.columns[0]!.alternative!.values(3)]);
+    expect([...numbers.values(3)]).toEqual([...early.columns[0]!.numbers.values(3)]);
   });
 
   it('may not hold words, switches or units', () => {

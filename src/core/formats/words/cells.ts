@@ -1,12 +1,18 @@
-/** How a file writes its numbers. */
+/** How a person says that a file writes its numbers. */
 export interface NumberStyle {
   readonly decimalComma: boolean;
   /** Commas (or dots, with a decimal comma) between groups of three digits are thousands marks. */
   readonly grouped: boolean;
 }
 
-/** Dots for decimals, no marks. */
-export const PLAIN_NUMBERS: NumberStyle = { decimalComma: false, grouped: false };
+/** A cell: text as it stands, or a number that a workbook or JSON held as one and that no style of writing touches. */
+export type Cell = string | number;
+
+/** What a cell holds as text; numbers as JavaScript writes them. */
+export const cellText = (cell: Cell | undefined): string => (cell === undefined ? '' : String(cell));
+
+/** A mark between digits. */
+export type DigitMark = '.' | ',';
 
 /** Words that loggers write for "no reading". */
 const MISSING = new Set(
@@ -30,76 +36,68 @@ export function readSwitch(cell: string): number | null {
   return SWITCHED_ON.has(word) ? 100 : SWITCHED_OFF.has(word) ? 0 : null;
 }
 
-const NUMBER = /^[-+−]?(\d+(\.\d*)?|\.\d+)(e[-+]?\d+)?$/i;
-const UNIT_BEHIND = /\s*[°º]?\s*(?:[A-Za-z%°]+(?:\/[A-Za-z]+)?)$/u;
-
 /**
- * One cell as a number: NaN for a missing one, null for what is none. A unit behind the number is let be.
+ * How a number is written: `whole` without a mark; `decimal` with a mark that can only part decimals; `grouped` with one
+ * that can only part thousands; `like`: a mark before exactly three digits, which can do either.
  */
-export function readNumber(text: string, style: NumberStyle): number | null {
-  // Nearly every cell is a plain number; Number() alone would take '', '0x1' and 'Infinity' as well.
-  const first = text.charCodeAt(0);
-  if (!style.grouped && ((first >= 48 && first <= 57) || first === 45) && text.length < 24) {
-    const quick = +text;
-    if (Number.isFinite(quick) && text.charCodeAt(1) !== 120) return quick;
-  }
-  if (isMissing(text)) return NaN;
-  let cell = text
+export type NumberForm = 'whole' | 'decimal' | 'grouped' | 'like';
+
+/** A number as its cell writes it; of a `like` one the value with decimals, a thousandth of the other. */
+export interface WrittenNumber {
+  readonly value: number;
+  readonly form: NumberForm;
+  /** The mark that the form speaks of; null for whole numbers. */
+  readonly mark: DigitMark | null;
+  /** Letters behind the number, '' without any. */
+  readonly unit: string;
+}
+
+/** Longest cell that can be a number with its unit, characters. */
+const LONGEST_NUMBER = 60;
+const UNIT_BEHIND = /^([^a-z%°ºµμ]*?)(\s1\/|\s*)([°º]?\s*[a-zµμ%°º]+(?:\/[a-z0-9]+)?(?:-1)?)$/i;
+const EXPONENT = /^[-+]?(?:\d+[.,]?\d*|[.,]\d+)e[-+]?\d+$/i;
+const WHOLE = /^[-+]?\d+$/;
+const LIKE = /^[-+]?[1-9]\d{0,2}([.,])\d{3}$/;
+const GROUPS = /^[-+]?\d{1,3}(?:(?:,\d{3})+\.\d*|(?:\.\d{3})+,\d*|(?:,\d{3}){2,}|(?:\.\d{3}){2,})$/;
+const DECIMAL = /^[-+]?(?:\d+([.,])\d*|([.,])\d+)$/;
+
+const inGroups = (text: string, group: DigitMark): number =>
+  Number(text.split(group).join('').replace(group === '.' ? ',' : '.', '.'));
+
+/** Reads a number as its cell writes it; null for what is none. A missing one is none, see {@link isMissing}. */
+export function readWritten(cell: string): WrittenNumber | null {
+  if (cell.length > LONGEST_NUMBER) return null;
+  let text = cell
     .trim()
     .replace(/^"(.*)"$/, '$1')
     .replace(/^−/, '-');
-  if (!/\d[eE][-+]?\d+$/.test(cell)) cell = cell.replace(UNIT_BEHIND, '');
-  cell = cell.replace(/(\d)[\s\u00a0\u202f'’](?=\d{3}(?!\d))/gu, '$1');
-  if (style.decimalComma) {
-    if (style.grouped) cell = cell.replace(/\.(?=\d{3}(?!\d))/g, '');
-    cell = cell.replace(',', '.');
-  } else if (style.grouped) cell = cell.replace(/,(?=\d{3}(?!\d))/g, '');
-  if (!NUMBER.test(cell)) return null;
-  const value = Number(cell);
-  return Number.isFinite(value) ? value : null;
+  let unit = '';
+  if (!EXPONENT.test(text)) {
+    const behind = UNIT_BEHIND.exec(text);
+    if (behind) {
+      text = behind[1]!;
+      unit = (behind[2]! + behind[3]!).replace(/\s+/g, '');
+    }
+  }
+  text = text.trim().replace(/(\d)[\s\u00a0\u202f'’](?=\d{3}(?!\d))/gu, '$1');
+  const found = (value: number, form: NumberForm, mark: DigitMark | null): WrittenNumber | null =>
+    Number.isFinite(value) ? { value, form, mark, unit } : null;
+  if (WHOLE.test(text)) return found(Number(text), 'whole', null);
+  const like = LIKE.exec(text);
+  if (like) return found(Number(text.replace(',', '.')), 'like', like[1] as DigitMark);
+  if (GROUPS.test(text)) {
+    const group = text[text.search(/[.,]/)] as DigitMark;
+    return found(inGroups(text, group), 'grouped', group);
+  }
+  const decimal = DECIMAL.exec(text);
+  if (decimal) return found(Number(text.replace(',', '.')), 'decimal', (decimal[1] ?? decimal[2]) as DigitMark);
+  if (EXPONENT.test(text)) {
+    const mark = text.includes(',') ? ',' : text.includes('.') ? '.' : null;
+    return found(Number(text.replace(',', '.')), mark ? 'decimal' : 'whole', mark);
+  }
+  return null;
 }
 
 /** Looks like a number in some style. */
 export const looksNumeric = (cell: string): boolean =>
-  /^[-+−]?(\d[\d.,'’\u00a0\u202f ]*|[.,]\d+)(e[-+]?\d+)?$/i.test(cell.trim());
-
-/** What the numbers of a sample say of their style; null where they leave it open. */
-export function sniffNumberStyle(columns: readonly (readonly string[])[]): NumberStyle | null {
-  let dots = 0;
-  let commas = 0;
-  let groupedComma = false;
-  let groupedDot = false;
-  let open = false;
-  for (const cells of columns) {
-    const numbers = cells
-      .map((c) => c.trim().replace(UNIT_BEHIND, ''))
-      .filter((c) => /^[-+−]?[\d.,]+$/.test(c) && /\d/.test(c));
-    for (const cell of numbers) {
-      if (/^[-+−]?\d{1,3}(,\d{3})+\.\d+$/.test(cell) || /^[-+−]?\d{1,3}(,\d{3}){2,}$/.test(cell)) groupedComma = true;
-      else if (/^[-+−]?\d{1,3}(\.\d{3})+,\d+$/.test(cell) || /^[-+−]?\d{1,3}(\.\d{3}){2,}$/.test(cell))
-        groupedDot = true;
-      else if (/^[-+−]?\d*\.\d+$/.test(cell)) dots++;
-      else if (/^[-+−]?[1-9]\d{0,2},\d{3}$/.test(cell)) open = true;
-      else if (/^[-+−]?\d*,\d+$/.test(cell)) commas++;
-    }
-  }
-  if (groupedDot) return { decimalComma: true, grouped: true };
-  if (groupedComma) return { decimalComma: false, grouped: true };
-  if (commas > 0) return { decimalComma: true, grouped: false };
-  if (!open) return PLAIN_NUMBERS;
-  if (dots > 0) return { decimalComma: false, grouped: true };
-  return sniffOpenGroups(columns);
-}
-
-/**
- * `1,234` alone can be either. Beside it, a column of thousands also holds smaller whole numbers without a mark (850);
- * three decimals everywhere and no zero before the mark stay open.
- */
-function sniffOpenGroups(columns: readonly (readonly string[])[]): NumberStyle | null {
-  const isThousands = columns.some(
-    (cells) =>
-      cells.some((c) => /^\s*[-+−]?\d+,\d{3}\s*$/.test(c)) &&
-      cells.some((c) => /^\s*[-+−]?\d{3}\s*$/.test(c) && Math.abs(Number(c)) > 99),
-  );
-  return isThousands ? { decimalComma: false, grouped: true } : null;
-}
+  cell.length <= LONGEST_NUMBER && /^[-+−]?(\d[\d.,'’\u00a0\u202f ]*|[.,]\d+)(e[-+]?\d+)?$/i.test(cell.trim());

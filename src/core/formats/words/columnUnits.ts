@@ -9,6 +9,8 @@ const TO_CANONICAL: Readonly<Record<string, (value: number) => number>> = {
   mph: (v) => v * KM_PER_MILE,
   'm/s': (v) => v * 3.6,
   rpm: (v) => v,
+  rps: (v) => 60 * v,
+  '1000 rpm': (v) => 1000 * v,
   '%': (v) => v,
   'g/s': (v) => v,
   'kg/h': (v) => v / 3.6,
@@ -19,7 +21,7 @@ const TO_CANONICAL: Readonly<Record<string, (value: number) => number>> = {
 export const UNITS_OF_QUANTITY = {
   temperature: ['°C', '°F', 'K'],
   speed: ['km/h', 'mph', 'm/s'],
-  rotation: ['rpm'],
+  rotation: ['rpm', 'rps', '1000 rpm'],
   percent: ['%'],
   massFlow: ['g/s', 'kg/h', 'lb/min'],
 } as const;

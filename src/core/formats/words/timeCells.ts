@@ -1,12 +1,26 @@
-import { readNumber, type NumberStyle } from './cells';
+import { readWritten, type WrittenNumber } from './cells';
 
 /** What a cell of a time column is. */
-export type TimeKind = 'number' | 'clock' | 'short-clock' | 'date' | 'stamp';
+export type TimeKind = 'number' | 'clock' | 'short-clock' | 'dotted-clock' | 'date' | 'stamp';
+
+/** Seconds in each unit that a numeric time may have. */
+export const TIME_UNITS_S: Readonly<Record<string, number>> = {
+  s: 1,
+  ms: 1e-3,
+  µs: 1e-6,
+  ns: 1e-9,
+  min: 60,
+  h: 3600,
+  d: 86_400,
+  '1/10 s': 0.1,
+  '1/100 s': 0.01,
+};
 
 /**
  * A time cell read both ways where it can be: `first` takes dates as day-month and a short clock as mm:ss, `second`
  * takes dates as month-day and a short clock as hh:mm. Numbers as they stand, clocks in s of the day, dates in days,
- * stamps in s since 1970 (UTC where a zone is written, else the log's own clock).
+ * stamps in s since 1970 (UTC where a zone is written, else the log's own clock). `11.05.24` is a clock first and a
+ * date second: only the column tells.
  */
 export interface TimeReading {
   readonly kind: TimeKind;
@@ -14,9 +28,14 @@ export interface TimeReading {
   readonly second: number;
   /** Which order of day and month this cell proves. */
   readonly proves: 'day-month' | 'month-day' | null;
+  /** How a plain number is written. */
+  readonly written?: WrittenNumber;
 }
 
 const CLOCK = /^(?:(\d+)\s*d(?:ays?)?,?\s+)?(\d{1,4}):(\d{1,2})(?::(\d{1,2}))?(?:[.,:](\d+))?\s*([ap])?\.?m?\.?$/i;
+const DOTTED = /^(\d{1,2})\.(\d{2})\.(\d{2})(?:[.,](\d+))?$/;
+/** Longest cell that can be a time, characters. */
+const LONGEST_TIME = 60;
 const YEAR_FIRST = /^(\d{4})[-./](\d{1,2})[-./](\d{1,2})$/;
 const YEAR_LAST = /^(\d{1,2})[-./](\d{1,2})[-./](\d{4}|\d{2})$/;
 const DAY_NAME = /^(\d{1,2})[-.\s]*([a-z]{3})[a-z]*\.?[-,\s]*(\d{4}|\d{2})$/i;
@@ -114,14 +133,28 @@ function readStamp(text: string): TimeReading | null {
   };
 }
 
+function readDotted(text: string): TimeReading | null {
+  const match = DOTTED.exec(text);
+  if (!match) return null;
+  const [h, m, s] = [Number(match[1]), Number(match[2]), Number(match[3])];
+  if (h > 23 || m > 59 || s > 59) return null;
+  const date = readDate(text);
+  return {
+    kind: 'dotted-clock',
+    first: h * 3600 + m * 60 + s + fraction(match[4]),
+    second: date?.first ?? NaN,
+    proves: null,
+  };
+}
+
 /** Reads a time cell; null when it is none. */
-export function readTimeCell(cell: string, numbers: NumberStyle): TimeReading | null {
+export function readTimeCell(cell: string): TimeReading | null {
   const text = cell.trim();
-  if (text === '') return null;
-  const value = readNumber(text, numbers);
-  if (value !== null && !text.includes(':') && !COMPACT.test(text)) {
-    return Number.isFinite(value) ? { kind: 'number', first: value, second: value, proves: null } : null;
-  }
+  if (text === '' || text.length > LONGEST_TIME) return null;
+  const dotted = readDotted(text);
+  if (dotted) return dotted;
+  const written = text.includes(':') || COMPACT.test(text) ? null : readWritten(text);
+  if (written) return { kind: 'number', first: written.value, second: written.value, proves: null, written };
   const clock = readClock(text);
   if (clock) {
     if (clock.short === null) return { kind: 'clock', first: clock.long, second: clock.long, proves: null };
@@ -136,10 +169,11 @@ export function readTimeCell(cell: string, numbers: NumberStyle): TimeReading | 
 /** A clock, a date or both, but no bare number. */
 export function looksLikeTime(cell: string): boolean {
   const text = cell.trim();
+  if (text.length > LONGEST_TIME) return false;
   if (COMPACT.test(text)) return true;
   return (
     text.length >= 4 &&
     /\d[:/.-]\d/.test(text) &&
-    (CLOCK.test(text) || readDate(text) !== null || readStamp(text) !== null)
+    (CLOCK.test(text) || readDotted(text) !== null || readDate(text) !== null || readStamp(text) !== null)
   );
 }

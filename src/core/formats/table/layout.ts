@@ -1,5 +1,4 @@
-import Papa from 'papaparse';
-import { looksNumeric, PLAIN_NUMBERS, sniffNumberStyle, type NumberStyle } from '../words/cells';
+import { looksNumeric } from '../words/cells';
 import { readHeader, unitOfText } from '../words/headers';
 import { looksLikeTime } from '../words/timeCells';
 
@@ -11,73 +10,54 @@ export interface LongLayout {
   readonly unitAt: number;
 }
 
-/** How a delimited file is written. */
-export interface Dialect {
-  readonly delimiter: string;
+/** How the rows of a table are laid out. */
+export interface Layout {
   readonly header: readonly string[];
-  /** Line of the header, from 1; null in a file without one. */
-  readonly headerLine: number | null;
+  /** Which of the rows is the header; -1 in a table without one. */
+  readonly headerAt: number;
   /** Units from a row under the header; null per column without one. */
   readonly units: readonly (string | null)[];
-  /** Rows before the first row of data. */
-  readonly skip: number;
-  readonly numbers: NumberStyle;
-  /** The sample leaves open whether commas part thousands or decimals. */
-  readonly numbersOpen: boolean;
+  /** Which of the rows is the first of data below the header. */
+  readonly dataAt: number;
+  /** Which of the rows above the header is the first of data that stands there; `headerAt` where none does. */
+  readonly aboveAt: number;
+  /** Rows carry a counter or a name in front that the header does not name. */
+  readonly rowNames: boolean;
   readonly long: LongLayout | null;
   /** Columns of time with the column of the channel that each belongs to; null where one time serves all. */
   readonly pairs: readonly { readonly timeAt: number; readonly valueAt: number }[] | null;
 }
 
-const DELIMITERS = [',', ';', '\t', '|'] as const;
-/** Lines searched for the header: loggers write their own heading first. */
+type Row = readonly string[];
+
+/** Rows searched for the header: loggers write their own heading first. */
 const HEADER_WITHIN = 120;
-/** Rows looked at to learn the style of the numbers. */
-const STYLE_ROWS = 400;
+/** Cells of a row that tell whether it is the header. */
+const CELLS_LOOKED_AT = 400;
+/** Fewest rows above a header that make them data. */
+const FEWEST_ABOVE = 2;
+/** Share of rows that carry a name in front for all to do. */
+const MOST_NAMED = 0.9;
 
 const NAME =
   /^(pid|sensor|parameter|param|name|channel|signal|item|kanal|messgr\S*e|bezeichnung|grandeur|voie)( ?name)?$/i;
 const VALUE = /^(value|reading|wert|messwert|valeur|val|valor|valore|waarde|v[äa]rde)$/i;
 const UNIT = /^(units?|einheit|unit[ée]|unidad|unit[àa]|eenheid|enhet)$/i;
 
-const parse = (text: string, delimiter: string): string[][] =>
-  Papa.parse<string[]>(text, { delimiter, skipEmptyLines: false }).data;
+const isBlank = (row: Row): boolean => row.every((c) => c.trim() === '');
 
-const isBlank = (row: readonly string[]): boolean => row.every((c) => c.trim() === '');
-
-/** The delimiter that gives the most equally wide rows near the start; ties go to the one that leaves numbers whole. */
-function chooseDelimiter(head: string): string {
-  let best: string = ',';
-  let bestScore = 0;
-  for (const delimiter of DELIMITERS) {
-    const widths = new Map<number, number>();
-    for (const row of parse(head, delimiter)) {
-      if (row.length > 1) widths.set(row.length, (widths.get(row.length) ?? 0) + 1);
-    }
-    for (const [width, count] of widths) {
-      const score = count * Math.min(width, 12) * (delimiter === ',' ? 0.6 : 1);
-      if (score > bestScore) {
-        bestScore = score;
-        best = delimiter;
-      }
-    }
-  }
-  return best;
-}
+const isFigure = (cell: string): boolean => looksNumeric(cell) || looksLikeTime(cell);
 
 /** How much a row looks like a header: names of channels count most, numbers count against. */
-function headerScore(cells: readonly string[]): number {
-  let score = 0;
-  for (const cell of cells) {
-    if (cell.trim() === '') continue;
-    if (looksNumeric(cell) || looksLikeTime(cell)) score -= 2;
-    else score += readHeader(cell).channel ? 3 : 0.2;
-  }
-  return score;
+function headerScore(row: Row): number {
+  const cells = row.slice(0, CELLS_LOOKED_AT).filter((c) => c.trim() !== '');
+  const figures = cells.filter(isFigure).length;
+  if (2 * figures > cells.length) return -1;
+  return cells.reduce((sum, c) => sum + (isFigure(c) ? -2 : readHeader(c).channel ? 3 : 0.2), 0);
 }
 
 /** Row of the header; -1 where none looks like one. A row of words right above as many numbers is one in any language. */
-function findHeader(rows: readonly string[][]): number {
+function findHeader(rows: readonly Row[]): number {
   let at = -1;
   let best = 0.3;
   for (let i = 0; i < Math.min(HEADER_WITHIN, rows.length); i++) {
@@ -90,20 +70,20 @@ function findHeader(rows: readonly string[][]): number {
   return best >= 3 ? at : (wordsAboveNumbers(rows) ?? at);
 }
 
-function wordsAboveNumbers(rows: readonly string[][]): number | null {
-  const isData = (row: readonly string[] | undefined): boolean =>
-    row !== undefined && row.length > 1 && row.filter((c) => looksNumeric(c) || looksLikeTime(c)).length >= 2;
+function wordsAboveNumbers(rows: readonly Row[]): number | null {
+  const isData = (row: Row | undefined): boolean =>
+    row !== undefined && row.length > 1 && row.slice(0, CELLS_LOOKED_AT).filter(isFigure).length >= 2;
   for (let i = 0; i + 1 < Math.min(HEADER_WITHIN, rows.length); i++) {
     const row = rows[i]!;
     const below = isData(rows[i + 1]) || (isData(rows[i + 2]) && rows[i + 1]!.length === row.length);
-    const words = row.filter((c) => c.trim() !== '' && !looksNumeric(c) && !looksLikeTime(c)).length;
+    const words = row.slice(0, CELLS_LOOKED_AT).filter((c) => c.trim() !== '' && !isFigure(c)).length;
     if (below && words >= 2 && words >= row.length - 1) return i;
   }
   return null;
 }
 
 /** Recognises one-reading-per-row files by their header. */
-export function longLayout(header: readonly string[]): LongLayout | null {
+export function longLayout(header: Row): LongLayout | null {
   const bare = header.map((h) => h.trim());
   const nameAt = bare.findIndex((h) => NAME.test(h));
   const valueAt = bare.findIndex((h) => VALUE.test(h));
@@ -115,7 +95,7 @@ export function longLayout(header: readonly string[]): LongLayout | null {
 }
 
 /** A time before each channel, all called alike: each belongs to the channel behind it. */
-function pairedColumns(header: readonly string[]): Dialect['pairs'] {
+function pairedColumns(header: Row): Layout['pairs'] {
   const bare = (name: string): string => name.toLowerCase().replace(/[\d\s_.]+/g, '');
   const pairs = header.flatMap((name, timeAt) => {
     const next = header[timeAt + 1];
@@ -129,62 +109,72 @@ function pairedColumns(header: readonly string[]): Dialect['pairs'] {
 /** Names for the columns of a file without a header. */
 const numbered = (width: number): string[] => Array.from({ length: width }, (_, i) => `column ${i + 1}`);
 
+/** The first of the rows right above the header that are data: a header that comes again where the first was lost. */
+function dataAbove(rows: readonly Row[], headerAt: number, width: number): number {
+  let at = headerAt;
+  for (let i = headerAt - 1; i >= 0; i--) {
+    const row = rows[i]!;
+    if (isBlank(row)) continue;
+    const figures = row.filter(isFigure).length;
+    if (row.length !== width || figures < 2 || 2 * figures < width) break;
+    at = i;
+  }
+  return rows.slice(at, headerAt).filter((r) => !isBlank(r)).length >= FEWEST_ABOVE ? at : headerAt;
+}
+
+/** True where rows have one cell more than the header and a counter or a word of their own stands in it. */
+function hasRowNames(data: readonly Row[], width: number): boolean {
+  const rows = data.filter((r) => !isBlank(r));
+  const named = rows.filter((r) => r.length === width + 1 && r.at(-1)!.trim() !== '');
+  if (named.length < 3 || named.length < MOST_NAMED * rows.length) return false;
+  const names = named.map((r) => r[0]!.trim());
+  const counts = names.every((n, i) => /^\d+$/.test(n) && (i === 0 || Number(n) === Number(names[i - 1]) + 1));
+  return counts || (new Set(names).size === names.length && names.every((n) => !isFigure(n)));
+}
+
 /**
- * Learns the dialect of a delimited file from its first lines.
+ * Learns from the first rows of a table how it is laid out.
  *
- * @param head start of the text, cut at the end of a line
  * @returns null when nothing in it looks like a table
  */
-export function sniffDialect(head: string): Dialect | null {
-  const named = /^sep=(.)\r?\n/i.exec(head);
-  const delimiter = named?.[1] ?? chooseDelimiter(head.slice(0, 40_000));
-  const rows = parse(head, delimiter);
+export function sniffLayout(rows: readonly Row[]): Layout | null {
   const headerAt = findHeader(rows);
-  if (headerAt < 0) return withoutHeader(rows, delimiter);
+  if (headerAt < 0) return withoutHeader(rows);
   const header = rows[headerAt]!.map((h) => h.trim());
   while (header.length > 1 && header.at(-1) === '') header.pop();
+  if (header.length < 2) return null;
   const below = rows[headerAt + 1] ?? [];
   const unitCells = below.map((c) => unitOfText(c));
   const hasUnitRow = below.length > 1 && !below.some(looksNumeric) && unitCells.some((u) => u !== null);
-  const data = rows.slice(headerAt + (hasUnitRow ? 2 : 1));
+  const dataAt = headerAt + (hasUnitRow ? 2 : 1);
+  const units = header.map((_, i) => (hasUnitRow ? (unitCells[i] ?? null) : null));
+  const rowNames = hasRowNames(rows.slice(dataAt), header.length);
   const long = longLayout(header);
-  const style = sniffStyle(data, long);
   return {
-    delimiter,
-    header,
-    headerLine: headerAt + 1,
-    units: header.map((_, i) => (hasUnitRow ? (unitCells[i] ?? null) : null)),
-    skip: headerAt + (hasUnitRow ? 2 : 1),
-    numbers: style ?? PLAIN_NUMBERS,
-    numbersOpen: style === null,
-    long,
-    pairs: long ? null : pairedColumns(header),
+    header: rowNames ? ['', ...header] : header,
+    headerAt,
+    units: rowNames ? [null, ...units] : units,
+    dataAt,
+    aboveAt: dataAbove(rows, headerAt, header.length),
+    rowNames,
+    long: rowNames ? null : long,
+    pairs: long || rowNames ? null : pairedColumns(header),
   };
 }
 
-function sniffStyle(data: readonly string[][], long: LongLayout | null): NumberStyle | null {
-  const sample = data.filter((r) => !isBlank(r)).slice(0, STYLE_ROWS);
-  const width = Math.max(0, ...sample.map((r) => r.length));
-  let columns = Array.from({ length: width }, (_, i) => sample.map((r) => r[i] ?? ''));
-  if (long) columns = [long.timeAt, long.valueAt].map((i) => columns[i] ?? []);
-  return sniffNumberStyle(columns);
-}
-
-function withoutHeader(rows: readonly string[][], delimiter: string): Dialect | null {
+function withoutHeader(rows: readonly Row[]): Layout | null {
   const first = rows.findIndex((r) => r.length > 1 && r.some((c) => looksNumeric(c)));
   if (first < 0) return null;
   const width = rows[first]!.length;
   const alike = rows.filter((r) => r.length === width).length;
   if (alike < 3 || alike < 0.8 * rows.filter((r) => !isBlank(r)).length) return null;
-  const style = sniffStyle(rows.slice(first), null);
   return {
-    delimiter,
     header: numbered(width),
-    headerLine: null,
+    headerAt: -1,
     units: Array<null>(width).fill(null),
-    skip: first,
-    numbers: style ?? PLAIN_NUMBERS,
-    numbersOpen: style === null,
+    dataAt: first,
+    aboveAt: -1,
+    rowNames: false,
     long: null,
     pairs: null,
   };
