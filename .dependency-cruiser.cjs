@@ -59,7 +59,7 @@ module.exports = {
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: {
         pathNot:
-          '^(src/core/|node_modules/(papaparse|fflate|read-excel-file|yup|ml-matrix|d3-array|d3-random|@types/))',
+          '^(src/core/|node_modules/(papaparse|htmlparser2|pako|crc-32|yup|ml-matrix|d3-array|d3-random|@types/))',
       },
     },
     {

@@ -1,7 +1,7 @@
 import { CHANNEL_NAMES, type ChannelName, type Trace } from '../base';
 import { resample } from '../signal';
 import type { LoggedSeries } from './buildSeries';
-import type { LogClock } from './columns/resolveTime';
+import type { LogClock } from './columns/timeUnit';
 
 /** Where a second log lies on the time of a trace. */
 export interface Alignment {

@@ -1,6 +1,6 @@
 import { bisector } from 'd3-array';
 import { CHANNELS, countPresent, fail, ok, type ChannelName, type Result, type Trace } from '../base';
-import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, plural, type CleanRows } from './rows/cleaning';
+import { blankStaleRepeats, CleaningLog, dropImpossible, findGaps, type CleanRows } from './rows/cleaning';
 import { canonicalUnit, convertColumn } from './words/columnUnits';
 import { joinEqualTimes } from './rows/equalTimes';
 import { importError, type ImportError } from './importError';
@@ -10,7 +10,9 @@ import { ask, mapColumns, type MapInput, type Mapping } from './columns/mapColum
 import type { Source } from './table/readers';
 import { middleStep_s, resolveTime, riseOf, type ResolvedTime } from './columns/resolveTime';
 import { oddRowsOf } from './rows/oddRows';
+import { plural } from './table/lineList';
 import { orderRows } from './rows/rowOrder';
+import { lookAtWhole } from './rows/wholeLook';
 import { dropWrongTimes } from './rows/wrongTimes';
 import { interleaved, timedRows } from './rows/timedRows';
 import { previewsOf, understandColumns } from './columns/understand';
@@ -227,10 +229,15 @@ export function buildTrace(source: Source, options: ReadOptions): Result<ReadTra
   const present = Math.min(rows.time_s.length, countPresent(rows.channels.ect_c));
   if (present < FEWEST_ROWS) return fail(tooFew(present, ' with a time and a temperature', lastLine));
   if (!rows.time_s.every((t, i) => Number.isFinite(t) && (i === 0 || t > rows.time_s[i - 1]!))) {
-    return fail(ask(input, `The times of ${timeHeader(source, time.value)} do not run on. Choose another time column.`));
+    return fail(
+      ask(input, `The times of ${timeHeader(source, time.value)} do not run on. Choose another time column.`),
+    );
   }
   const hurried = options.mapping ? null : tooHurried(input, source, time.value, rows);
   if (hurried) return fail(hurried);
+  const whole = lookAtWhole(rows);
+  // A person who chose the columns has been asked.
+  if (whole.question !== null && !options.mapping) return fail(ask(input, whole.question));
   const start = rows.time_s[0]!;
   const time_s = rows.time_s.map((t) => t - start);
   return ok({
@@ -244,7 +251,13 @@ export function buildTrace(source: Source, options: ReadOptions): Result<ReadTra
       format: source.described,
       columns: [...timeColumns(source, time.value), ...taken],
       ignored: ignoredHeaders(source, time.value, taken),
-      notes: [...mapping.value.notes, ...remarks(rows, time.value, source), ...source.notes()],
+      notes: [
+        ...mapping.value.notes,
+        ...remarks(rows, time.value, source),
+        ...(whole.question === null ? [] : [whole.question]),
+        ...whole.notes,
+        ...source.notes(),
+      ],
       cleaning: log.entries,
       clock: startOf(time.value, start),
       marks: marksOf(source, rows, time_s),

@@ -21,6 +21,7 @@ export type ImportErrorCode =
   | 'bad-json'
   | 'wrong-schema'
   | 'not-read'
+  | 'not-written'
   | 'cancelled';
 
 /** What a person can settle, so that the file is read after all. */

@@ -1,6 +1,6 @@
 import type { NumberStyle } from './words/cells';
 import type { Cleaning, CleaningKind } from './rows/cleaning';
-import type { LogClock } from './columns/resolveTime';
+import type { LogClock } from './columns/timeUnit';
 import type { ReadAs, TakenColumn } from './column';
 
 /** What a person chose for a column. */

@@ -16,7 +16,7 @@ export type { ColumnChoice, ColumnChoices, ImportReport, ReadOptions } from './i
 export type { ColumnGuess, Confidence, Preview, ReadAs, TakenColumn } from './column';
 export { readManifest, type ManifestItem } from './vehicle/manifest';
 export { readTrace } from './readTrace';
-export type { LogClock } from './columns/resolveTime';
+export type { LogClock } from './columns/timeUnit';
 export { TIME_UNITS_S } from './words/timeCells';
 export { sniffText, type SniffedText } from './bytes/textEncoding';
 export { parseJson, parseVehicle, readVehicleFile, vehicleFileSchema, writeVehicleFile } from './vehicle/vehicleFile';

@@ -81,15 +81,23 @@ function isCanLog(head: string): boolean {
 
 const EMPTY = importError('empty', 'The file is empty. Export the log again and check that it has rows.');
 
+/** A reader for a file, and whether it takes text by whole lines or as it comes. */
+interface Chosen {
+  readonly reader: SourceReader;
+  readonly byLines: boolean;
+}
+
 /** Chooses the reader for a file by its beginning. */
-function chooseReader(head: string, options: ReadOptions): SourceReader {
+function chooseReader(head: string, options: ReadOptions): Chosen {
   const timeColumns = timeColumnsOf(options);
   const json = jsonKind(head);
-  if (json) return jsonReader(json === 'lines', timeColumns);
-  if (isMarkup(head)) return pageReader(options);
-  if (isCanLog(head)) return canLogReader();
-  return delimitedReader(chooseDelimiter(head), { timeColumns, skip: /^sep=.\r?\n/i.test(head) ? 1 : 0 });
+  if (json) return { reader: jsonReader(json === 'lines', timeColumns), byLines: json === 'lines' };
+  if (isMarkup(head)) return { reader: pageReader(options), byLines: false };
+  if (isCanLog(head)) return { reader: canLogReader(), byLines: true };
+  const skip = /^sep=.\r?\n/i.test(head) ? 1 : 0;
+  return { reader: delimitedReader(chooseDelimiter(head), { timeColumns, skip }), byLines: true };
 }
+
 /**
  * Reads a log from text as it streams by: the canonical CSV, delimited tables in any dialect (other wordings,
  * units, decimal commas, preambles, a row of units, clocks and dates, one reading per row), JSON, NDJSON and CAN logs.
@@ -97,16 +105,14 @@ function chooseReader(head: string, options: ReadOptions): SourceReader {
 export function createTextReader<T>({ options, build }: Reading<T>): TextReader<T> {
   const cutter = new LineCutter();
   let head = '';
-  let reader: SourceReader | null = null;
-  let isDocument = false;
+  let chosen: Chosen | null = null;
   let started = false;
 
   const open = (): ImportError | null => {
-    reader = chooseReader(head, options);
-    isDocument = reader.source.kind === 'json' || reader.source.kind === 'page';
-    const text = head;
+    chosen = chooseReader(head, options);
+    const text = chosen.byLines ? head : head + cutter.finish();
     head = '';
-    return feed(reader, text);
+    return feed(chosen.reader, text);
   };
 
   const push = (text: string): ImportError | null => {
@@ -114,35 +120,39 @@ export function createTextReader<T>({ options, build }: Reading<T>): TextReader<
       text = text.replace(/^\uFEFF/, '');
       started = true;
     }
+    if (chosen && !chosen.byLines) return feed(chosen.reader, text);
     const lines = cutter.push(text);
-    if (reader) {
-      if (cutter.held > LONGEST_LINE && !isDocument) return lineTooLong();
-      return lines === '' ? null : feed(reader, lines);
+    if (chosen) {
+      if (cutter.held > LONGEST_LINE) return lineTooLong();
+      return lines === '' ? null : feed(chosen.reader, lines);
     }
     head += lines;
     if (cutter.held > LONGEST_LINE) {
-      const start = head.trim() === '' ? cutter.peek() : head;
       // A document may stand on one line.
-      return jsonKind(start) || isMarkup(start) ? null : lineTooLong();
+      const start = head.trim() === '' ? cutter.peek() : head;
+      if (!jsonKind(start) && !isMarkup(start)) return lineTooLong();
+      head += cutter.finish();
+      return open();
     }
     return head.length < HEAD_CHARACTERS ? null : open();
   };
 
   const finish = (): Result<T, ImportError> => {
     const rest = cutter.finish();
-    if (!reader) {
+    if (!chosen) {
       head += rest;
       if (head.trim() === '') return fail(EMPTY);
       const error = open();
       if (error) return fail(error);
     } else if (rest !== '') {
-      const error = feed(reader, rest);
+      const error = feed(chosen.reader, rest);
       if (error) return fail(error);
     }
-    const error = reader!.finish();
+    const { reader } = chosen!;
+    const error = reader.finish();
     if (error) return fail(error);
-    reader!.source.table.settle(options.numbers ?? null);
-    return build(reader!.source);
+    reader.source.table.settle(options.numbers ?? null);
+    return build(reader.source);
   };
 
   return { push, finish };

@@ -7,15 +7,24 @@ export interface CanFrame {
   readonly data: readonly number[];
 }
 
-const LOGGED = /^\s*\((\d+(?:\.\d+)?)\)\s+\S+\s+([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})#([0-9A-Fa-f.]*)/;
+const LOGGED = /^\s*\(([-\d:. T]{1,40})\)\s+\S+\s+([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})#([0-9A-Fa-f.]*)/;
 const SHOWN =
-  /^\s*(?:\((\d+(?:\.\d+)?)\)\s+)?\S+\s+(?:[RT]X\s+[-\w]+\s+[-\w]*\s+)?([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})\s+\[(\d+)\]\s+((?:[0-9A-Fa-f]{2}\s*)*)/;
+  /^\s*(?:\(([-\d:. T]{1,40})\)\s+)?\S+\s+(?:[RT]X\s+[-\w]+\s+[-\w]*\s+)?([0-9A-Fa-f]{3}|[0-9A-Fa-f]{8})\s+\[(\d+)\]\s+((?:[0-9A-Fa-f]{2}\s*)*)/;
 
 const hexBytes = (text: string): number[] => (text.match(/[0-9A-Fa-f]{2}/g) ?? []).map((pair) => parseInt(pair, 16));
 
+/** Seconds of a time stamp: a number, or a date and a clock; null for anything else. */
+function secondsOf(stamp: string): number | null {
+  if (/^\d+(\.\d+)?$/.test(stamp)) return Number(stamp);
+  const match = /^(\d{4}-\d\d-\d\d)[ T](\d\d:\d\d:\d\d)(\.\d+)?$/.exec(stamp);
+  const whole = match ? Date.parse(`${match[1]}T${match[2]}Z`) / 1000 : NaN;
+  return Number.isFinite(whole) ? whole + Number(match![3] ?? 0) : null;
+}
+
 /**
  * Reads a line of a CAN log in the two usual forms: `(12.5) can0 7E8#0341055A` and
- * `(12.5) can0 7E8 [8] 03 41 05 5A 00 00 00 00`.
+ * `(12.5) can0 7E8 [8] 03 41 05 5A 00 00 00 00`; the time may
+ * be a date with a clock.
  *
  * @returns null for any other line
  */
@@ -23,13 +32,13 @@ export function readCanFrame(line: string): CanFrame | null {
   const logged = LOGGED.exec(line);
   if (logged) {
     const [, time, id, data] = logged;
-    return { time_s: Number(time), id: parseInt(id!, 16), extended: id!.length === 8, data: hexBytes(data!) };
+    return { time_s: secondsOf(time!), id: parseInt(id!, 16), extended: id!.length === 8, data: hexBytes(data!) };
   }
   const shown = SHOWN.exec(line);
   if (!shown) return null;
   const [, time, id, , data] = shown;
   return {
-    time_s: time === undefined ? null : Number(time),
+    time_s: time === undefined ? null : secondsOf(time),
     id: parseInt(id!, 16),
     extended: id!.length === 8,
     data: hexBytes(data!),

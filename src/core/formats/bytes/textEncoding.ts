@@ -66,18 +66,29 @@ export function sniffText(bytes: Uint8Array): SniffedText {
 
 const startsWith = (bytes: Uint8Array, start: readonly number[]): boolean => start.every((b, i) => bytes[i] === b);
 
-/** True when every multi-byte sequence is well formed (a cut last one is forgiven). Source: RFC 3629, section 3. */
+/** Share of ill-formed sequences that a damaged file may have and still be UTF-8. */
+const MOST_ILL_FORMED = 0.2;
+
+/**
+ * True when multi-byte sequences are well formed but for a few (a cut last one is forgiven): one damaged byte must not
+ * turn every degree sign of a file into two letters. Source: RFC 3629, section 3.
+ */
 function isUtf8(bytes: Uint8Array): boolean {
+  let well = 0;
+  let ill = 0;
   for (let i = 0; i < bytes.length;) {
     const b = bytes[i]!;
-    const more =
-      b < 0x80 ? 0 : b >= 0xc2 && b <= 0xdf ? 1 : b >= 0xe0 && b <= 0xef ? 2 : b >= 0xf0 && b <= 0xf4 ? 3 : -1;
-    if (more < 0) return false;
-    for (let k = 1; k <= more; k++) {
-      if (i + k >= bytes.length) return true;
-      if ((bytes[i + k]! & 0xc0) !== 0x80) return false;
+    if (b < 0x80) {
+      i++;
+      continue;
     }
-    i += more + 1;
+    const more = b >= 0xc2 && b <= 0xdf ? 1 : b >= 0xe0 && b <= 0xef ? 2 : b >= 0xf0 && b <= 0xf4 ? 3 : 0;
+    let k = 1;
+    while (k <= more && i + k < bytes.length && (bytes[i + k]! & 0xc0) === 0x80) k++;
+    if (i + k >= bytes.length && more > 0 && k <= more) break;
+    if (more > 0 && k > more) well++;
+    else ill++;
+    i += k;
   }
-  return true;
+  return ill <= MOST_ILL_FORMED * well;
 }

@@ -2,6 +2,7 @@ import { CHANNEL_NAMES, CHANNELS, fail, ok, type ChannelName, type Result } from
 import { convertColumn } from '../words/columnUnits';
 import { importError, type ImportError } from '../importError';
 import type { ColumnChoice } from '../importReport';
+import { presentSample } from '../table/growingNumbers';
 import type { RowTable } from '../table/rowTable';
 import { readHeader } from '../words/headers';
 import type { ColumnGuess, MappedColumn } from '../column';
@@ -229,6 +230,19 @@ export function mapColumns(
   return settleUnits(input, { times, columns, notes });
 }
 
+/** A coolant and an air that start above these, °C, start hot; or cold, and in °F. */
+const WARM_COOLANT = 40;
+const WARM_AIR = 38;
+
+/** True where no temperature of the file names a unit and all start so warm that their figures may as well be °F. */
+function startsWarm(input: MapInput, mapping: Mapping, coolant: MappedColumn): boolean {
+  const temperatures = mapping.columns.filter((c) => CHANNELS[c.channel].quantity === 'temperature');
+  if (temperatures.some((c) => c.unit !== null)) return false;
+  const startOf = (c: MappedColumn): number => presentSample(input.table.columns[c.column]!.numbers)[0] ?? NaN;
+  const airs = temperatures.filter((c) => c.channel === 'iat_c' || c.channel === 'ambient_c');
+  return startOf(coolant) >= WARM_COOLANT && airs.every((c) => !(startOf(c) < WARM_AIR));
+}
+
 /** Gives temperatures without a unit the one that their values tell, and asks where they leave it open. */
 function settleUnits(input: MapInput, mapping: Mapping): Result<Mapping, ImportError> {
   const coolant = mapping.columns.find((c) => c.channel === 'ect_c' && c.unit === null);
@@ -257,8 +271,12 @@ function settleUnits(input: MapInput, mapping: Mapping): Result<Mapping, ImportE
       columns.push(column);
       continue;
     }
-    const { unit, open } = temperatureUnit(input.table.columns[column.column]!.numbers, imperial);
-    if (open && column.channel === 'ect_c') {
+    const { unit, open } =
+      byValues === '°F' && column.channel !== 'ect_c'
+        ? ({ unit: '°F', open: false } as const)
+        : temperatureUnit(input.table.columns[column.column]!.numbers, imperial);
+    const warm = column.channel === 'ect_c' && unit === '°C' && !imperial && startsWarm(input, mapping, column);
+    if ((open || warm) && column.channel === 'ect_c') {
       return fail(
         ask(
           input,
@@ -266,7 +284,11 @@ function settleUnits(input: MapInput, mapping: Mapping): Result<Mapping, ImportE
         ),
       );
     }
-    if (unit !== '°C') notes.push(`${column.header} names no unit; its values are ${unit}, so they were converted.`);
+    notes.push(
+      unit === '°C'
+        ? `${column.header} names no unit and was read as °C.`
+        : `${column.header} names no unit; its values are ${unit}, so they were converted.`,
+    );
     columns.push({
       ...column,
       unit,

@@ -2,14 +2,7 @@ import { median } from 'd3-array';
 import { countPresent } from '../../base';
 import type { RowTable, TableColumn } from '../table/rowTable';
 import { TIME_UNITS_S, type TimeKind } from '../words/timeCells';
-import { FASTEST_RISE, guessTimeUnit } from './timeUnit';
-
-/** When the log began, as far as its own clock says. */
-export interface LogClock {
-  /** `date`: seconds since 1970 on the log's clock; `day`: seconds of the day, date unknown. */
-  readonly kind: 'date' | 'day';
-  readonly start_s: number;
-}
+import { FASTEST_RISE, guessTimeUnit, type LogClock } from './timeUnit';
 
 /** Time of every row of a table. */
 export interface ResolvedTime {
@@ -75,16 +68,20 @@ export function riseOf(ect: Float64Array | null): number {
   return sorted[Math.floor(0.95 * (sorted.length - 1))]! - sorted[Math.floor(0.05 * (sorted.length - 1))]!;
 }
 
-/** Lets a clock of the day run on over midnight. */
+/** Lets a clock of the day run on over midnight; one damaged cell is no midnight. */
 function unrollMidnight(seconds: Float64Array): Float64Array {
+  const present = Array.from(seconds.keys()).filter((i) => Number.isFinite(seconds[i]!));
+  const at = (k: number): number => seconds[present[k]!] ?? NaN;
+  const out = Float64Array.from(seconds);
   let days = 0;
-  let before = NaN;
-  return seconds.map((s) => {
-    if (!Number.isFinite(s)) return s;
-    if (s < before - DAY_S / 2) days++;
-    before = s;
-    return s + days * DAY_S;
-  });
+  for (let k = 1; k < present.length; k++) {
+    const isBack = at(k) < at(k - 1) - DAY_S / 2;
+    const wasWrong = at(k - 2) <= at(k) + DAY_S / 24 && at(k - 1) > at(k - 2) + DAY_S / 2;
+    const isWrong = at(k + 1) > at(k) + DAY_S / 2;
+    if (isBack && !wasWrong && !isWrong) days++;
+    out[present[k]!] = at(k) + days * DAY_S;
+  }
+  return out;
 }
 
 /** Takes the order of day and month that the column proves, or else the one in which the log is shorter. */

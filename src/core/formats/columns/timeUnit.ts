@@ -1,6 +1,12 @@
 import { median, quantile } from 'd3-array';
 import { TIME_UNITS_S } from '../words/timeCells';
-import type { LogClock } from './resolveTime';
+
+/** When the log began, as far as its own clock says. */
+export interface LogClock {
+  /** `date`: seconds since 1970 on the log's clock; `day`: seconds of the day, date unknown. */
+  readonly kind: 'date' | 'day';
+  readonly start_s: number;
+}
 
 /** What a numeric time without a unit is measured in. */
 export interface GuessedUnit {

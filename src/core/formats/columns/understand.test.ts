@@ -78,11 +78,7 @@ describe('what a column is', () => {
       `t,Coolant,Speed (mph)\n${rows((i) => `${i},${ect(i)},30`)}`,
       /fit both/,
     ],
-    [
-      'thousands or decimals',
-      `t;Coolant\n${rows((i) => `1,${200 + 5 * i};${ect(i)}`)}`,
-      /1,234/,
-    ],
+    ['thousands or decimals', `t;Coolant\n${rows((i) => `1,${200 + 5 * i};${ect(i)}`)}`, /1,234/],
   ])('%s is asked about, with previews', (_, text, message) => {
     const error = question(text);
     expect(error).toMatchObject({ code: 'needs-mapping', message: expect.stringMatching(message) });

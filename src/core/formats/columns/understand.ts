@@ -111,7 +111,7 @@ export function understandColumns(table: RowTable): ColumnGuess[] {
       const why = `its values are none of ${CHANNELS[read.channel].label.toLowerCase()}`;
       return { ...byHeader, channel: read.channel, unit, confidence: 'unsure', why };
     }
-    if (unit === '°C' && column.header !== read.channel && isRatherFahrenheit(values)) {
+    if (unit === '°C' && isRatherFahrenheit(values)) {
       const why = 'its values are too high for °C: they may be °F';
       return { ...byHeader, channel: read.channel, unit: '°F', confidence: 'unsure', why };
     }

@@ -1,5 +1,5 @@
 import { CHANNEL_NAMES, CHANNELS, type ChannelName } from '../../base';
-import { LineList } from '../table/lineList';
+import { LineList, plural } from '../table/lineList';
 
 /** What cleaning can find. */
 export const CLEANING_KINDS = [
@@ -70,9 +70,6 @@ export class CleaningLog {
     this.entries.push({ kind, count: found.count, lines: found.lines, what, otherwise, applied });
   }
 }
-
-/** A count with its noun. */
-export const plural = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** Takes out values that no vehicle can produce. */
 export function dropImpossible(rows: CleanRows, log: CleaningLog): void {

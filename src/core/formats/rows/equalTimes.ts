@@ -1,6 +1,6 @@
 import { CHANNEL_NAMES } from '../../base';
-import { pickRows, plural, type CleaningLog, type CleanRows } from './cleaning';
-import { LineList } from '../table/lineList';
+import { pickRows, type CleaningLog, type CleanRows } from './cleaning';
+import { LineList, plural } from '../table/lineList';
 
 function sameRow(rows: CleanRows, a: number, b: number): 'same' | 'complementary' | 'different' {
   let verdict: 'same' | 'complementary' = 'same';

@@ -1,7 +1,7 @@
 import type { ReadOptions } from '../importReport';
-import { LineList } from '../table/lineList';
+import { LineList, plural } from '../table/lineList';
 import type { Source } from '../table/readers';
-import { plural, type CleaningLog } from './cleaning';
+import { type CleaningLog } from './cleaning';
 
 /** Share of rows of another width up to which they are damaged ones; beyond, the file is written so. */
 const FEW = 0.2;

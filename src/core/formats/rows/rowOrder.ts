@@ -21,7 +21,7 @@ const FORWARD_JUMP_S = 600;
 const NOT_COOLED_K = 2;
 const WARM_C = 55;
 
-const isSorted = (time_s: Float64Array): boolean => {
+export const isSorted = (time_s: Float64Array): boolean => {
   for (let i = 1; i < time_s.length; i++) if (time_s[i]! < time_s[i - 1]!) return false;
   return true;
 };

@@ -1,7 +1,7 @@
 import { CHANNEL_NAMES, type ChannelName } from '../../base';
-import { pickRows, plural, type CleaningLog, type CleanRows } from './cleaning';
+import { pickRows, type CleaningLog, type CleanRows } from './cleaning';
 import type { Source } from '../table/readers';
-import { LineList } from '../table/lineList';
+import { LineList, plural } from '../table/lineList';
 
 /** Times of rows without one, spread evenly between the rows around them; NaN before the first and after the last. */
 function filledTimes(seconds: Float64Array): Float64Array {

@@ -1,7 +1,8 @@
-import { bisector, bisectLeft, median } from 'd3-array';
-import { plural, pickRows, type CleaningLog, type CleanRows } from './cleaning';
-import { LineList } from '../table/lineList';
-import { inOrder } from './rowOrder';
+import { bisector, bisectLeft } from 'd3-array';
+import { middleStep_s } from '../columns/resolveTime';
+import { pickRows, type CleaningLog, type CleanRows } from './cleaning';
+import { LineList, plural } from '../table/lineList';
+import { inOrder, isSorted } from './rowOrder';
 
 /** So many rows in a row may carry a damaged time; more are a clock that was set. */
 const FEW_ROWS = 3;
@@ -35,7 +36,12 @@ function farEnds(time_s: Float64Array, step_s: number): Set<number> {
 }
 
 /** Whether a row out of order belongs where it stands and only its time is damaged. */
-function standsRight(rows: CleanRows, run: { from: number; to: number }, good: readonly number[], step_s: number): boolean {
+function standsRight(
+  rows: CleanRows,
+  run: { from: number; to: number },
+  good: readonly number[],
+  step_s: number,
+): boolean {
   const { time_s } = rows;
   const place = bisectLeft(good, run.from);
   const before = good[place - 1];
@@ -67,10 +73,9 @@ export function dropWrongTimes(rows: CleanRows, log: CleaningLog): CleanRows {
   const { time_s } = rows;
   const n = time_s.length;
   if (n < FEWEST_ROWS) return rows;
-  const steps: number[] = [];
-  for (let i = 1; i < n; i++) if (time_s[i]! > time_s[i - 1]!) steps.push(time_s[i]! - time_s[i - 1]!);
-  const step_s = median(steps) ?? 1;
+  const step_s = middleStep_s(time_s);
   const wrong = farEnds(time_s, step_s);
+  if (wrong.size === 0 && isSorted(time_s)) return rows;
   const inside = Array.from({ length: n }, (_, i) => i).filter((i) => !wrong.has(i));
   const order = inOrder(Float64Array.from(inside, (i) => time_s[i]!));
   const good = inside.filter((_, k) => order[k]);

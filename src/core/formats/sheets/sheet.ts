@@ -2,7 +2,7 @@ import { fail, type Result } from '../../base';
 import { importError, type ImportError } from '../importError';
 import type { Reading } from '../readTrace';
 import { gridReader, type GridReader } from '../table/gridReader';
-import { tooLargeTable, timeColumnsOf, type SourceKind } from '../table/readers';
+import { timeColumnsOf, tooLargeTable, withNotes, type SourceKind } from '../table/readers';
 import type { Cell } from '../words/cells';
 
 /** A sheet of a workbook or a table of a page, as it is read. */
@@ -66,15 +66,5 @@ export function readLongest<T>(sheets: readonly Sheet[], reading: Reading<T>): R
   const others = results.filter((r) => r !== chosen && (isGood(r) || isAsked(r))).map((r) => r.sheet.name);
   if (others.length === 0) return chosen.read;
   const note = `Other tables could be logs too (${others.join(', ')}); ${chosen.sheet.name}, the longest, was read.`;
-  return reading.build({ ...withNote(chosen.source, note) });
+  return reading.build(withNotes(chosen.source, () => [note]));
 }
-
-const withNote = (source: GridReader['source'], note: string): GridReader['source'] => ({
-  kind: source.kind,
-  table: source.table,
-  headerLine: source.headerLine,
-  described: source.described,
-  oneReadingPerRow: source.oneReadingPerRow,
-  repeatedHeader: source.repeatedHeader,
-  notes: () => [...source.notes(), note],
-});

@@ -2,9 +2,12 @@ import type { ChannelName } from '../../base';
 import { answeringUnit, readAnswer, readCanFrame, reassembly, type Reassembly } from '../../obd';
 import { importError, type ImportError } from '../importError';
 import type { SourceReader } from './readers';
+import { GrowingNumbers } from './growingNumbers';
 import { LineList } from './lineList';
 import { RowTable } from './rowTable';
 
+/** Share of stamps below the one before from which they are steps from frame to frame. */
+const MOST_BACK = 0.2;
 /** Service byte of a refusal. Source: ISO 14229-1, 8.2.2. */
 const REFUSAL = 0x7f;
 
@@ -28,6 +31,12 @@ export function canLogReader(): SourceReader {
   let frames = 0;
   let refusals = 0;
   let engine = Infinity;
+  /** Stamps, those below the one before, and their sum: a log may give steps instead of times. */
+  let stamps = 0;
+  let back = 0;
+  let before_s = NaN;
+  let sum_s = 0;
+  const sums = new GrowingNumbers();
   const unknown = new Set<number>();
 
   const columnFor = (unit: Unit, id: number, channel: ChannelName): number => {
@@ -41,6 +50,12 @@ export function canLogReader(): SourceReader {
 
   const take = (text: string): void => {
     const frame = readCanFrame(text);
+    if (frame?.time_s != null) {
+      stamps++;
+      sum_s += frame.time_s;
+      if (frame.time_s < before_s) back++;
+      before_s = frame.time_s;
+    }
     const id = frame && answeringUnit(frame);
     if (!frame || id === null) return;
     frames++;
@@ -61,6 +76,7 @@ export function canLogReader(): SourceReader {
     unit.answers++;
     table.startRow(line);
     table.put(0, frame.time_s ?? '', line);
+    sums.set(table.rows - 1, sum_s);
     for (const { channel, value } of answer.values) table.put(columnFor(unit, id, channel), value, line);
   };
 
@@ -82,6 +98,7 @@ export function canLogReader(): SourceReader {
       found.push(`Control unit ${unitName(engine)} was taken for the engine's; ${others.join(', ')} also answered.`);
     if (refusals > 0) found.push(`${refusals} requests were refused by a control unit.`);
     if (broken > 0) found.push(`${broken} answers of several frames broke off and were left out.`);
+    if (back > MOST_BACK * stamps) found.push('The log gives the steps between frames; they were added up.');
     if (unknown.size > 0) {
       const pids = [...unknown].map((p) => p.toString(16).toUpperCase().padStart(2, '0')).join(', ');
       found.push(`Answers were read up to parameter ${pids}, whose length is not known.`);
@@ -105,6 +122,9 @@ export function canLogReader(): SourceReader {
 
   const finish = (): ImportError | null => {
     nameColumns();
+    if (back > MOST_BACK * stamps) {
+      for (let row = 0; row < table.rows; row++) table.columns[0]!.numbers.set(row, sums.get(row));
+    }
     if (table.rows > 0) {
       if (Object.keys(table.columns[0]!.kinds).length > 0) return null;
       return importError(

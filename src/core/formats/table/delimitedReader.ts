@@ -1,6 +1,7 @@
 import type { ImportError } from '../importError';
+import { plural } from './lineList';
 import { gridReader } from './gridReader';
-import type { SourceReader } from './readers';
+import { withNotes, type SourceReader } from './readers';
 import { ALIGNED, RecordSplitter, type TextRecord } from './records';
 
 const DELIMITER_NAME: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'pipe' };
@@ -29,8 +30,16 @@ export function delimitedReader(
     return null;
   };
 
+  const strayNote = (): string[] => {
+    const { count, lines } = splitter.strays;
+    if (count === 0) return [];
+    return [
+      `${plural(count, 'line holds', 'lines hold')} a stray quote mark, first line ${lines[0]}; it was left out.`,
+    ];
+  };
+
   return {
-    source: grid.source,
+    source: withNotes(grid.source, strayNote),
     push: (text) => takeAll(splitter.push(text)),
     finish: () => takeAll(splitter.finish()) ?? grid.end(),
   };

@@ -1,5 +1,6 @@
 import { readHeader } from '../words/headers';
 import { importError, type ImportError } from '../importError';
+import { looksLikeTime } from '../words/timeCells';
 
 /** A value of a JSON document. */
 export type Json = string | number | boolean | null | readonly Json[] | { readonly [key: string]: Json };
@@ -55,6 +56,43 @@ function columnsAsRecords(document: JsonObject): JsonObject[] | null {
   const whole = lists.filter(([, l]) => l.length === length);
   if (whole.length < 2 || length < 3) return null;
   return Array.from({ length }, (_, i) => Object.fromEntries(whole.map(([key, list]) => [key, list[i]!])));
+}
+
+/** Keys that number or time the rows of a table, and fewest of them. */
+const isIndex = (keys: readonly string[]): boolean =>
+  keys.length >= FEWEST_KEYS && keys.every((k) => /^\d{1,20}(\.\d+)?$/.test(k) || looksLikeTime(k));
+const FEWEST_KEYS = 3;
+
+/** An index that is more than a count says when: it becomes the time where the records have none. */
+function withIndex(record: JsonObject, key: string, isCount: boolean): JsonObject {
+  const hasTime = Object.keys(record).some((k) => readHeader(k).channel === 'time_s');
+  return isCount || hasTime ? record : { time: key, ...record };
+}
+
+const countsUp = (keys: readonly string[]): boolean => keys.every((k, i) => Number(k) === Number(keys[0]) + i);
+
+/** `{"0":{"time":0,"coolant":20},"1":{...}}`: records under the numbers of their rows. */
+function indexedRecords(document: JsonObject): JsonObject[] | null {
+  const entries = Object.entries(document);
+  const keys = entries.map(([key]) => key);
+  if (!isIndex(keys) || !entries.every((e): e is [string, JsonObject] => isObject(e[1]))) return null;
+  const isCount = countsUp(keys);
+  return entries.map(([key, record]) => withIndex(record as JsonObject, key, isCount));
+}
+
+/** `{"time":{"0":0,"1":1},"coolant":{"0":20,"1":21}}`: columns whose cells stand under the numbers of their rows. */
+function indexedColumns(document: JsonObject): JsonObject[] | null {
+  const columns = Object.entries(document).filter((e): e is [string, JsonObject] => isObject(e[1]));
+  const first = columns[0];
+  if (!first || columns.length < 2) return null;
+  const keys = Object.keys(first[1]);
+  if (!isIndex(keys)) return null;
+  const alike = columns.filter(([, cells]) => Object.keys(cells).length === keys.length);
+  if (alike.length < 2) return null;
+  const isCount = countsUp(keys);
+  return keys.map((key) =>
+    withIndex(Object.fromEntries(alike.map(([name, cells]) => [name, cells[key] ?? null])), key, isCount),
+  );
 }
 
 /** `{"columns":[...],"rows":[[...],...]}`: names beside lists of cells. */
@@ -126,7 +164,8 @@ export function recordsIn(document: Json, depth = 0): JsonObject[] | null {
     if (PROTOTYPE_KEYS.has(key)) refuse(importError('bad-json', `The key "${key}" is no part of a log. Remove it.`));
   }
   const names = [document.columns, document.header, document.headers, document.fields, document.channels].find(isList);
-  let best = seriesAsRecords(document) ?? columnsAsRecords(document);
+  let best =
+    seriesAsRecords(document) ?? columnsAsRecords(document) ?? indexedRecords(document) ?? indexedColumns(document);
   for (const value of Object.values(document)) {
     const found =
       names && isList(value) && value !== names

@@ -112,14 +112,18 @@ const numbered = (width: number): string[] => Array.from({ length: width }, (_, 
 /** The first of the rows right above the header that are data: a header that comes again where the first was lost. */
 function dataAbove(rows: readonly Row[], headerAt: number, width: number): number {
   let at = headerAt;
+  let found = 0;
   for (let i = headerAt - 1; i >= 0; i--) {
     const row = rows[i]!;
     if (isBlank(row)) continue;
     const figures = row.filter(isFigure).length;
-    if (row.length !== width || figures < 2 || 2 * figures < width) break;
+    if (figures < 2 || 2 * figures < row.length) break;
+    // A row of another width is a damaged one where whole ones stand above it.
+    if (row.length !== width) continue;
     at = i;
+    found++;
   }
-  return rows.slice(at, headerAt).filter((r) => !isBlank(r)).length >= FEWEST_ABOVE ? at : headerAt;
+  return found >= FEWEST_ABOVE ? at : headerAt;
 }
 
 /** True where rows have one cell more than the header and a counter or a word of their own stands in it. */

@@ -30,3 +30,6 @@ export class CellList {
     this.lines.push(line);
   }
 }
+
+/** A count with its noun. */
+export const plural = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;

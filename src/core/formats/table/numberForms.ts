@@ -85,9 +85,8 @@ export class NumberForms {
     if (mark === null) return false;
     blank(this.decimals[otherMark(mark)]);
     const second = this.likes[otherMark(like)];
-    if (second.count > 0) {
-      if (meaning === 'decimals') for (const row of second.rows) numbers.set(row, Math.round(1000 * numbers.get(row)));
-    }
+    if (meaning === 'decimals') for (const row of second.rows) numbers.set(row, Math.round(1000 * numbers.get(row)));
+    else if (this.votes(mark) === 0) blank(second);
     return false;
   }
 

@@ -63,3 +63,24 @@ export const timeColumnsOf = (options: ReadOptions): ReadonlySet<number> =>
       .filter(([, choice]) => choice.channel === 'time_s')
       .map(([column]) => Number(column)),
   );
+
+/** A source with more to say beside its table; everything else as it is when it is asked. */
+export const withNotes = (source: Source, more: () => readonly string[]): Source => ({
+  kind: source.kind,
+  get table() {
+    return source.table;
+  },
+  get headerLine() {
+    return source.headerLine;
+  },
+  get described() {
+    return source.described;
+  },
+  get oneReadingPerRow() {
+    return source.oneReadingPerRow;
+  },
+  get repeatedHeader() {
+    return source.repeatedHeader;
+  },
+  notes: () => [...source.notes(), ...more()],
+});

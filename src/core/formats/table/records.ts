@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { LONGEST_LINE } from './lineCutter';
+import { LineList } from './lineList';
 
 /** Blanks, two or more, or tabs: tables aligned for the eye. */
 export const ALIGNED = 'aligned';
@@ -55,6 +56,8 @@ export class RecordSplitter {
   private line = 0;
   private waiting: string[] = [];
   private usual = 0;
+  /** Lines with a quote that belongs to no cell. */
+  readonly strays = new LineList();
 
   constructor(private readonly delimiter: string) {}
 
@@ -81,6 +84,7 @@ export class RecordSplitter {
   /** Lines that waited for the end of a quoted cell that never came. */
   private apart(): TextRecord[] {
     const first = this.line - this.waiting.length + 1;
+    if (this.waiting.length > 0) this.strays.add(first);
     const found = this.waiting.map((l, i) => ({ cells: plainCells(unquoted(l), this.delimiter), line: first + i }));
     this.waiting = [];
     return found;
@@ -91,9 +95,7 @@ export class RecordSplitter {
     let even: string[] = [];
     const flush = (): void => {
       const first = this.line - even.length + 1;
-      cellsOf(even, this.delimiter).forEach((cells, i) =>
-        found.push({ cells: this.widthOf(cells), line: first + i }),
-      );
+      cellsOf(even, this.delimiter).forEach((cells, i) => found.push({ cells: this.widthOf(cells), line: first + i }));
       even = [];
     };
     for (const line of lines) {
@@ -112,6 +114,7 @@ export class RecordSplitter {
       const stray = odd && plainCells(line, this.delimiter).length === this.usual;
       if (!odd || stray) {
         this.line++;
+        if (stray) this.strays.add(this.line);
         even.push(stray ? unquoted(line) : line);
         continue;
       }

@@ -62,7 +62,12 @@ const GROUPS = /^[-+]?\d{1,3}(?:(?:,\d{3})+\.\d*|(?:\.\d{3})+,\d*|(?:,\d{3}){2,}
 const DECIMAL = /^[-+]?(?:\d+([.,])\d*|([.,])\d+)$/;
 
 const inGroups = (text: string, group: DigitMark): number =>
-  Number(text.split(group).join('').replace(group === '.' ? ',' : '.', '.'));
+  Number(
+    text
+      .split(group)
+      .join('')
+      .replace(group === '.' ? ',' : '.', '.'),
+  );
 
 /** Reads a number as its cell writes it; null for what is none. A missing one is none, see {@link isMissing}. */
 export function readWritten(cell: string): WrittenNumber | null {

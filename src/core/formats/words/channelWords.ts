@@ -5,7 +5,9 @@ const DASH =
 const WARM =
   '(temp\\w*|ects?|clts?|coolant|water|kuhlmittel\\w*|wasser\\w*|eau|refroidissement|refrigerante|agua|acqua|liquido|koelvloeistof|kylvatska|kolevaeske|kjolevaeske|jaahdyty\\w*|plyn\\w*|chladic\\w*)';
 /** The dash's own reading of the coolant, in either order of the words. */
-const GAUGE = new RegExp(`^(?!.*\\bfan\\b)(.*\\b${DASH}\\b.*\\b${WARM}\\b|.*\\b${WARM}\\b.*\\b${DASH}\\b)|^gauge( c| f)?$`);
+const GAUGE = new RegExp(
+  `^(?!.*\\bfan\\b)(.*\\b${DASH}\\b.*\\b${WARM}\\b|.*\\b${WARM}\\b.*\\b${DASH}\\b)|^gauge( c| f)?$`,
+);
 
 /**
  * Words to channels, first match wins; tried on the header in lower case without accents, punctuation turned to

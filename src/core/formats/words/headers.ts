@@ -26,7 +26,10 @@ const UNIT_WORDS: readonly (readonly [RegExp, string])[] = [
   [/^m\/s$/i, 'm/s'],
   [/^(rpm|1\/min|u\/min|min-1|min⁻¹|r\/min|tr\/min|giri\/min|ot\/min|obr\/min|varv\/min|o\/min|об\/мин)$/i, 'rpm'],
   [/^(rps|rev\/s|r\/s|u\/s|1\/s|tr\/s)$/i, 'rps'],
-  [/^(k ?rpm|[x×*] ?1000( ?(rpm|1\/min|u\/min|min-1))?|1000 ?(rpm|1\/min|u\/min|min-1)|(rpm|1\/min|u\/min) ?[x×*] ?1000)$/i, '1000 rpm'],
+  [
+    /^(k ?rpm|[x×*] ?1000( ?(rpm|1\/min|u\/min|min-1))?|1000 ?(rpm|1\/min|u\/min|min-1)|(rpm|1\/min|u\/min) ?[x×*] ?1000)$/i,
+    '1000 rpm',
+  ],
   [/^(%|pct|percent|prozent)$/i, '%'],
   [/^(g\/s|g\/sec|gps|grams?\/s(ec)?)$/i, 'g/s'],
   [/^kg\/h$/i, 'kg/h'],
@@ -61,6 +64,8 @@ export function unitOfText(text: string): string | null {
   if (text.length > LONGEST_UNIT) return null;
   const trimmed = text
     .trim()
+    // A degree sign that was written in one encoding and read in another.
+    .replace(/Â(?=[°º])|ï¿½|\uFFFD(?=[CFcf]$)/g, '')
     .normalize('NFKC')
     .replace(/^[[(]|[\])]$/g, '')
     .trim();
@@ -81,7 +86,8 @@ const plain = (text: string): string =>
     .trim();
 
 /** What looks like a unit in brackets: few letters, a quotient, a factor. */
-const LIKE_UNIT = /^(?!(?:ecu|pcm|ecm|obd|can|raw|avg)$)(?:[a-zµ°]{1,4}\/[a-z0-9]{1,4}|[x×*/]\s?\d+|°\w{1,2}|[a-z]{1,3})$/i;
+const LIKE_UNIT =
+  /^(?!(?:ecu|pcm|ecm|obd|can|raw|avg)$)(?:[a-zµ°]{1,4}\/[a-z0-9]{1,4}|[x×*/]\s?\d+|°\w{1,2}|[a-z]{1,3})$/i;
 
 /** Splits a header into its words and a unit in brackets or behind it. */
 function splitUnit(header: string): { words: string; unit: string | null; odd?: string } {
@@ -100,7 +106,7 @@ function splitUnit(header: string): { words: string; unit: string | null; odd?: 
     const loneLetter = /^[a-z]$/i.test(tail[1]!) && !/^[cfksh]$/i.test(tail[1]!);
     if (unit && !loneLetter && !/^(s|h|t)$/i.test(header)) return { words: header.slice(0, tail.index), unit };
   }
-  const glued = /(°[CF]|%)\s*$/.exec(header);
+  const glued = /(Â?°[CF]|%)\s*$/.exec(header);
   if (glued) return { words: header.slice(0, glued.index), unit: unitOfText(glued[1]!) };
   return { words: header, unit: null };
 }
@@ -160,6 +166,9 @@ function readWords(header: string): HeaderReading {
     return { ...usual, channel: found, unit, engine: ENGINE_WORDS.test(text), oddUnit: odd };
   }
   if (OTHER_TEMPERATURES.test(text)) return nothing;
-  const temperature = /\btemp|\btc\d|\bdeg\b|temperatur|lampotila|teplot|homerseklet|sicaklik|температур|温度/.test(text) || unit === '°C' || unit === '°F';
+  const temperature =
+    /\btemp|\btc\d|\bdeg\b|temperatur|lampotila|teplot|homerseklet|sicaklik|температур|温度/.test(text) ||
+    unit === '°C' ||
+    unit === '°F';
   return { ...usual, channel: temperature ? 'ect_c' : null, unit, sure: false };
 }

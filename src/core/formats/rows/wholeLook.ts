@@ -1,0 +1,165 @@
+import { median, quantile } from 'd3-array';
+import { fahrenheitToCelsius, type ChannelName } from '../../base';
+import type { CleanRows } from './cleaning';
+
+/** What one look at the whole trace finds. */
+export interface WholeLook {
+  /** What does not fit together, each in a sentence. */
+  readonly notes: readonly string[];
+  /** What would change any verdict, for a person to settle; null where nothing would. */
+  readonly question: string | null;
+}
+
+/** A change of unit lifts or drops a reading by at least this, K, from one row to the next within so many seconds. */
+const LEAST_LEAP_K = 15;
+const LEAP_WITHIN_S = 60;
+/** A leap fits a change of unit when it ends this close, K, to where that would put it. */
+const FITS_K = 2;
+/** A coolant stands this little below the air it was parked in, K: more is another unit or another column. */
+const MOST_BELOW_AIR_K = 18;
+/** A control unit shows this, °C, for a sender without contact. Source: SAE J1979, PID 05. */
+const COLDEST_READING_C = -39;
+/** Rows of the beginning that give the first readings. */
+const FIRST_ROWS = 8;
+/** Cars speed up and slow down by less than this for all but a few seconds of a drive, m/s2. */
+const MOST_ACCELERATION = 9;
+/** Engines that drive the wheels turn at least this fast, rpm; a car is driven from this speed on, km/h. */
+const SLOWEST_DRIVING_RPM = 550;
+const DRIVING_KMH = 25;
+/** Engines at a standstill idle within these, rpm. */
+const IDLE_RPM = [300, 2200] as const;
+/** Fewest rows that say something. */
+const FEWEST_ROWS = 20;
+
+const present = (values: Float64Array | undefined): number[] =>
+  values ? Array.from(values).filter(Number.isFinite) : [];
+const middle = (values: readonly number[]): number => median(values) ?? NaN;
+const middleOfThree = (a: number, b: number, c: number): number =>
+  Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
+const round = (value: number): string => String(Math.round(value));
+
+/** A coolant moves by less than this from row to row, K and K/s; a reading of which so many steps are longer is none. */
+const LONG_STEP_K = 5;
+const LONG_STEP_KPS = 2;
+const MOST_LONG_STEPS = 0.4;
+
+/** Share of the steps of a reading that no coolant takes. */
+function longSteps({ time_s, channels }: CleanRows): number {
+  const ect = channels.ect_c!;
+  let steps = 0;
+  let long = 0;
+  let last = -1;
+  ect.forEach((v, i) => {
+    if (!Number.isFinite(v)) return;
+    if (last >= 0) {
+      steps++;
+      if (Math.abs(v - ect[last]!) > Math.max(LONG_STEP_K, LONG_STEP_KPS * (time_s[i]! - time_s[last]!))) long++;
+    }
+    last = i;
+  });
+  return steps < FEWEST_ROWS ? 0 : long / steps;
+}
+
+/**
+ * Where a temperature goes on in another unit: the row, and how it reads before and after. A sender that leaps does so
+ * again, or comes back; a unit changes once, and by exactly what units differ.
+ */
+function unitChange(rows: CleanRows, values: Float64Array): { at: number; before: number; after: number } | null {
+  const places = Array.from(values.keys()).filter((i) => Number.isFinite(values[i]!));
+  // The middle of three: one damaged cell is no leap.
+  const at = (k: number): number => values[places[Math.max(0, Math.min(places.length - 1, k))]!]!;
+  const smooth = places.map((_, k) => middleOfThree(at(k - 1), at(k), at(k + 1)));
+  let found: { at: number; before: number; after: number } | null = null;
+  for (let k = 1; k < places.length; k++) {
+    if (Math.abs(smooth[k]! - smooth[k - 1]!) < LEAST_LEAP_K) continue;
+    if (found || rows.time_s[places[k]!]! - rows.time_s[places[k - 1]!]! > LEAP_WITHIN_S) return null;
+    found = { at: places[k]!, before: smooth[k - 1]!, after: smooth[k]! };
+  }
+  if (!found) return null;
+  const [low, high] = [found.before, found.after].sort((a, b) => a - b) as [number, number];
+  return Math.abs(fahrenheitToCelsius(high) - low) < FITS_K ? found : null;
+}
+
+/** First readings of a channel, their middle. */
+const firstOf = (values: Float64Array | undefined): number => middle(present(values).slice(0, FIRST_ROWS));
+
+/** Acceleration that all but a few seconds of the drive stay below, m/s2; 0 without enough speed. */
+function usualAcceleration({ time_s, channels }: CleanRows): number {
+  const speed = channels.speed_kmh;
+  if (!speed) return 0;
+  const steps: number[] = [];
+  let last = -1;
+  speed.forEach((v, i) => {
+    if (!Number.isFinite(v)) return;
+    if (last >= 0 && v !== speed[last]) {
+      const acceleration = Math.abs(v - speed[last]!) / 3.6 / (time_s[i]! - time_s[last]!);
+      // Speed in whole km/h leaps by one in no time.
+      if (Math.abs(v - speed[last]!) > 2.5) steps.push(acceleration);
+    }
+    last = i;
+  });
+  return steps.length < FEWEST_ROWS ? 0 : (quantile(steps, 0.5) ?? 0);
+}
+
+/** Engine speed where the car is driven, and where it stands; empty without both channels. */
+function rpmByRoad({ channels }: CleanRows): { driven: number[]; standing: number[] } {
+  const { rpm, speed_kmh } = channels;
+  const driven: number[] = [];
+  const standing: number[] = [];
+  if (rpm && speed_kmh) {
+    rpm.forEach((n, i) => {
+      if (!Number.isFinite(n) || n <= 0) return;
+      if (speed_kmh[i]! > DRIVING_KMH) driven.push(n);
+      else if (speed_kmh[i] === 0) standing.push(n);
+    });
+  }
+  return { driven, standing };
+}
+
+/**
+ * One look at the whole trace before it is taken: does the coolant go on in one unit, does it start where the air is or
+ * above, do road speed, engine speed and time fit each other?
+ */
+export function lookAtWhole(rows: CleanRows): WholeLook {
+  const notes: string[] = [];
+  const questions: string[] = [];
+  const ect = rows.channels.ect_c!;
+  const change = unitChange(rows, ect);
+  if (change) {
+    questions.push(
+      `The coolant reads ${round(change.before)} and then ${round(change.after)} from line ${rows.lines[change.at]} on, as if its unit changed there. Split the file there and read each part in its own unit.`,
+    );
+  }
+  if (longSteps(rows) > MOST_LONG_STEPS) {
+    questions.push(
+      'The coolant leaps up and down from row to row as no coolant can. Choose the columns by their values.',
+    );
+  }
+  const start = firstOf(ect);
+  const airs = (['iat_c', 'ambient_c'] as const satisfies readonly ChannelName[])
+    .map((name) => firstOf(rows.channels[name]))
+    .filter(Number.isFinite);
+  const coldest = Math.min(...airs);
+  // A sender without contact reads the end of its scale, which is no temperature.
+  if (airs.length > 0 && start > COLDEST_READING_C && coldest - start > MOST_BELOW_AIR_K) {
+    notes.push(
+      `The coolant starts at ${round(start)} °C and the air at ${round(coldest)} °C: no engine is colder than the air it stood in. Check the units and the columns.`,
+    );
+  }
+  if (usualAcceleration(rows) > MOST_ACCELERATION) {
+    questions.push(
+      'By these times the car would speed up and slow down faster than any can. Choose another unit or another column for the time.',
+    );
+  }
+  const { driven, standing } = rpmByRoad(rows);
+  if (driven.length >= FEWEST_ROWS && middle(driven) < SLOWEST_DRIVING_RPM) {
+    notes.push(
+      `The engine turns at ${round(middle(driven))} rpm while the car is driven: engine speed or road speed may be another column or unit.`,
+    );
+  } else if (standing.length >= FEWEST_ROWS && !(middle(standing) > IDLE_RPM[0] && middle(standing) < IDLE_RPM[1])) {
+    notes.push(
+      `The engine turns at ${round(middle(standing))} rpm at a standstill: engine speed or road speed may be another column or unit.`,
+    );
+  }
+  return { notes, question: questions[0] ?? null };
+}
