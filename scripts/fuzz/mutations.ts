@@ -171,6 +171,7 @@ export const MUTATIONS: readonly Mutation[] = [
   {
     name: 'another unit from the middle on',
     lines: (log, random) => {
+      if (log.lines.some((l) => l.includes('"'))) return;
       const middle = whole(random, Math.floor(log.lines.length / 6), log.lines.length - 1);
       const header = cellsOf(log, headerAt(log));
       const at = header.findIndex((h) => /ect_c|cool|kühl|refroid|koel/i.test(h));

@@ -1,11 +1,12 @@
 import { gzipSync, strToU8, zipSync } from 'fflate';
+import { openDocumentOf, pageOf, workbookOf } from './sheets';
 import { CHANNELS, pick, whole, type FuzzChannel, type Random, type TruthRow } from './truth';
 
 /** A log as text lines, before it is packed. */
 export interface Written {
   readonly lines: string[];
   readonly delimiter: string;
-  readonly pack: 'none' | 'gzip' | 'zip';
+  readonly pack: 'none' | 'gzip' | 'zip' | 'workbook' | 'open document' | 'page';
   readonly crlf: boolean;
   readonly bom: boolean;
   /** Columns that the file holds. */
@@ -56,6 +57,22 @@ const AMERICAN = { ...UNITS, ect_c: '°F', iat_c: '°F', speed_kmh: 'mph', rpm: 
 const DECOYS = ['Radiator Coolant Temperature', 'Estimated Coolant Temperature', 'Oil Temperature', 'Catalyst Temp'];
 
 const two = (n: number): string => String(n).padStart(2, '0');
+
+/** How a table travels: quotes mean something in text only. */
+const packing = (random: Random, quoted: boolean): Written['pack'] => {
+  const pack = pick(random, [
+    'none',
+    'none',
+    'none',
+    'none',
+    'gzip',
+    'zip',
+    'workbook',
+    'open document',
+    'page',
+  ] as const);
+  return quoted && pack !== 'gzip' && pack !== 'zip' ? 'none' : pack;
+};
 
 /** Writes a drive as a table in a dialect drawn at random. */
 export function writeTable(truth: readonly TruthRow[], random: Random): Written {
@@ -116,7 +133,7 @@ export function writeTable(truth: readonly TruthRow[], random: Random): Written 
   return {
     lines,
     delimiter,
-    pack: pick(random, ['none', 'none', 'none', 'none', 'none', 'gzip', 'zip'] as const),
+    pack: packing(random, quoted),
     crlf: random() < 0.3,
     bom: random() < 0.15,
     channels,
@@ -145,7 +162,11 @@ export function writeJson(truth: readonly TruthRow[], random: Random): Written {
 }
 
 /** The bytes of a log. */
-export function bytesOf({ lines, pack, crlf, bom }: Written): Uint8Array {
+export function bytesOf({ lines, pack, crlf, bom, delimiter }: Written): Uint8Array {
+  const cells = (): string[][] => lines.map((l) => l.split(delimiter));
+  if (pack === 'workbook') return workbookOf(cells());
+  if (pack === 'open document') return openDocumentOf(cells());
+  if (pack === 'page') return pageOf(cells());
   const text = (bom ? '\uFEFF' : '') + lines.join(crlf ? '\r\n' : '\n') + (crlf ? '\r\n' : '\n');
   const bytes = strToU8(text);
   if (pack === 'gzip') return gzipSync(bytes);

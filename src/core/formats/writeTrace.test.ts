@@ -4,15 +4,27 @@ import type { Trace } from '../base';
 import { readTrace, withoutParameter, writeCanLog, writeTable, writeTrace, writeTraceJson } from './index';
 
 const value = fc.integer({ min: -39, max: 140 });
+/** A coolant that moves as coolants do: what leaps about is asked about. */
+const walk = (steps: readonly number[]): Float64Array => {
+  let at = 20;
+  return Float64Array.from(steps, (step) => (at = Math.max(-39, Math.min(140, at + step))));
+};
 const traces = fc
-  .array(fc.record({ ect: value, iat: fc.option(value, { nil: NaN }), rpm: fc.integer({ min: 0, max: 6000 }) }), {
-    minLength: 4,
-    maxLength: 30,
-  })
+  .array(
+    fc.record({
+      ect: fc.integer({ min: -4, max: 4 }),
+      iat: fc.option(value, { nil: NaN }),
+      rpm: fc.integer({ min: 0, max: 6000 }),
+    }),
+    {
+      minLength: 4,
+      maxLength: 30,
+    },
+  )
   .map((rows): Trace => ({
     time_s: Float64Array.from(rows, (_, i) => 0.5 * i),
     channels: {
-      ect_c: Float64Array.from(rows, (r) => r.ect),
+      ect_c: walk(rows.map((r) => r.ect)),
       ...(rows.some((r) => Number.isFinite(r.iat)) ? { iat_c: Float64Array.from(rows, (r) => r.iat) } : {}),
       rpm: Float64Array.from(rows, (r) => r.rpm),
     },

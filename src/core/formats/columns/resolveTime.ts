@@ -1,5 +1,6 @@
 import { median } from 'd3-array';
 import { countPresent } from '../../base';
+import { presentSample } from '../table/growingNumbers';
 import type { RowTable, TableColumn } from '../table/rowTable';
 import { TIME_UNITS_S, type TimeKind } from '../words/timeCells';
 import { FASTEST_RISE, guessTimeUnit, type LogClock } from './timeUnit';
@@ -133,7 +134,7 @@ function resolveColumn(
     return { ...base, seconds, unit: 'clock', clock: { kind: 'day', start_s: span(seconds).first } };
   }
   const values = column.numbers.values(rows);
-  const middle = median(finite(values)) ?? NaN;
+  const middle = median(presentSample(column.numbers)) ?? NaN;
   const named = unit !== null && unit in TIME_UNITS_S ? unit : null;
   const found = named && !(middle * TIME_UNITS_S[named]! > 5e8) ? { unit: named, clock: null, open: false } : null;
   const { unit: used, clock, open } = found ?? guessTimeUnit(values, riseOf(ect));

@@ -26,6 +26,12 @@ function previewOf(numbers: GrowingNumbers, rows: number): Preview {
   return out;
 }
 
+/** Figures that turn, and nearly all slower than any engine. */
+function isNoEngine(rpm: Float64Array): boolean {
+  const turning = rpm.filter((v) => v > 0);
+  return turning.filter((v) => v < SLOWEST_ENGINE).length > 0.95 * turning.length && turning.length > 0;
+}
+
 /** True when the column's values, in its unit, are what the channel can read. */
 function isPlausible(values: Float64Array, channel: ChannelName, unit: string | null): boolean {
   if (values.length === 0) return true;
@@ -34,7 +40,7 @@ function isPlausible(values: Float64Array, channel: ChannelName, unit: string | 
   if (used !== null) convertColumn(present, used);
   const { min, max } = CHANNELS[channel];
   // An engine that is logged runs.
-  if (channel === 'rpm' && present.every((v) => v < SLOWEST_ENGINE)) return present.every((v) => v === 0);
+  if (channel === 'rpm' && isNoEngine(present)) return false;
   let outside = 0;
   for (const v of present) if (v < min || v > max) outside++;
   return outside <= MOST_OUTSIDE * present.length;

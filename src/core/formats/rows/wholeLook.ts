@@ -1,4 +1,4 @@
-import { median, quantile } from 'd3-array';
+import { median } from 'd3-array';
 import { fahrenheitToCelsius, type ChannelName } from '../../base';
 import type { CleanRows } from './cleaning';
 
@@ -13,6 +13,8 @@ export interface WholeLook {
 /** A change of unit lifts or drops a reading by at least this, K, from one row to the next within so many seconds. */
 const LEAST_LEAP_K = 15;
 const LEAP_WITHIN_S = 60;
+/** Fewest readings before and after a change of unit. */
+const SIDE_ROWS = 3;
 /** A leap fits a change of unit when it ends this close, K, to where that would put it. */
 const FITS_K = 2;
 /** A coolant stands this little below the air it was parked in, K: more is another unit or another column. */
@@ -23,16 +25,21 @@ const COLDEST_READING_C = -39;
 const FIRST_ROWS = 8;
 /** Cars speed up and slow down by less than this for all but a few seconds of a drive, m/s2. */
 const MOST_ACCELERATION = 9;
+const SPEED_WINDOW_S = 1;
+const MOST_WILD = 0.3;
 /** Engines that drive the wheels turn at least this fast, rpm; a car is driven from this speed on, km/h. */
 const SLOWEST_DRIVING_RPM = 550;
 const DRIVING_KMH = 25;
 /** Engines at a standstill idle within these, rpm. */
 const IDLE_RPM = [300, 2200] as const;
+/** No engine turns more slowly, but for a moment when it starts or stops, rpm. */
+const SLOWEST_RPM = 100;
+const MOST_TOO_SLOW = 0.06;
+/** Rows of a long log that are looked at for engine and road speed. */
+const MOST_LOOKED_AT = 20_000;
 /** Fewest rows that say something. */
 const FEWEST_ROWS = 20;
 
-const present = (values: Float64Array | undefined): number[] =>
-  values ? Array.from(values).filter(Number.isFinite) : [];
 const middle = (values: readonly number[]): number => median(values) ?? NaN;
 const middleOfThree = (a: number, b: number, c: number): number =>
   Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
@@ -42,6 +49,17 @@ const round = (value: number): string => String(Math.round(value));
 const LONG_STEP_K = 5;
 const LONG_STEP_KPS = 2;
 const MOST_LONG_STEPS = 0.4;
+
+/** True where any reading stands far from the one before. */
+function leaps(values: Float64Array): boolean {
+  let last = NaN;
+  for (const v of values) {
+    if (v !== v) continue;
+    if (Math.abs(v - last) >= LEAST_LEAP_K) return true;
+    last = v;
+  }
+  return false;
+}
 
 /** Share of the steps of a reading that no coolant takes. */
 function longSteps({ time_s, channels }: CleanRows): number {
@@ -65,6 +83,7 @@ function longSteps({ time_s, channels }: CleanRows): number {
  * again, or comes back; a unit changes once, and by exactly what units differ.
  */
 function unitChange(rows: CleanRows, values: Float64Array): { at: number; before: number; after: number } | null {
+  if (!leaps(values)) return null;
   const places = Array.from(values.keys()).filter((i) => Number.isFinite(values[i]!));
   // The middle of three: one damaged cell is no leap.
   const at = (k: number): number => values[places[Math.max(0, Math.min(places.length - 1, k))]!]!;
@@ -72,7 +91,8 @@ function unitChange(rows: CleanRows, values: Float64Array): { at: number; before
   let found: { at: number; before: number; after: number } | null = null;
   for (let k = 1; k < places.length; k++) {
     if (Math.abs(smooth[k]! - smooth[k - 1]!) < LEAST_LEAP_K) continue;
-    if (found || rows.time_s[places[k]!]! - rows.time_s[places[k - 1]!]! > LEAP_WITHIN_S) return null;
+    if (found || k < SIDE_ROWS || places.length - k < SIDE_ROWS) return null;
+    if (rows.time_s[places[k]!]! - rows.time_s[places[k - 1]!]! > LEAP_WITHIN_S) return null;
     found = { at: places[k]!, before: smooth[k - 1]!, after: smooth[k]! };
   }
   if (!found) return null;
@@ -81,24 +101,31 @@ function unitChange(rows: CleanRows, values: Float64Array): { at: number; before
 }
 
 /** First readings of a channel, their middle. */
-const firstOf = (values: Float64Array | undefined): number => middle(present(values).slice(0, FIRST_ROWS));
+function firstOf(values: Float64Array | undefined): number {
+  const first: number[] = [];
+  for (const v of values ?? []) {
+    if (Number.isFinite(v)) first.push(v);
+    if (first.length === FIRST_ROWS) break;
+  }
+  return middle(first);
+}
 
-/** Acceleration that all but a few seconds of the drive stay below, m/s2; 0 without enough speed. */
-function usualAcceleration({ time_s, channels }: CleanRows): number {
+/** Share of the moments at which the speed changes that it changes faster than any car's; 0 without enough of them. */
+function wildShare({ time_s, channels }: CleanRows): number {
   const speed = channels.speed_kmh;
   if (!speed) return 0;
-  const steps: number[] = [];
+  let moments = 0;
+  let wild = 0;
   let last = -1;
   speed.forEach((v, i) => {
-    if (!Number.isFinite(v)) return;
+    if (!Number.isFinite(v) || (last >= 0 && time_s[i]! - time_s[last]! < SPEED_WINDOW_S)) return;
     if (last >= 0 && v !== speed[last]) {
-      const acceleration = Math.abs(v - speed[last]!) / 3.6 / (time_s[i]! - time_s[last]!);
-      // Speed in whole km/h leaps by one in no time.
-      if (Math.abs(v - speed[last]!) > 2.5) steps.push(acceleration);
+      moments++;
+      if (Math.abs(v - speed[last]!) / 3.6 > MOST_ACCELERATION * (time_s[i]! - time_s[last]!)) wild++;
     }
     last = i;
   });
-  return steps.length < FEWEST_ROWS ? 0 : (quantile(steps, 0.5) ?? 0);
+  return moments < FEWEST_ROWS ? 0 : wild / moments;
 }
 
 /** Engine speed where the car is driven, and where it stands; empty without both channels. */
@@ -107,13 +134,27 @@ function rpmByRoad({ channels }: CleanRows): { driven: number[]; standing: numbe
   const driven: number[] = [];
   const standing: number[] = [];
   if (rpm && speed_kmh) {
-    rpm.forEach((n, i) => {
-      if (!Number.isFinite(n) || n <= 0) return;
+    const step = Math.max(1, Math.floor(rpm.length / MOST_LOOKED_AT));
+    for (let i = 0; i < rpm.length; i += step) {
+      const n = rpm[i]!;
+      if (!(n > 0)) continue;
       if (speed_kmh[i]! > DRIVING_KMH) driven.push(n);
       else if (speed_kmh[i] === 0) standing.push(n);
-    });
+    }
   }
   return { driven, standing };
+}
+
+/** Share of the rows in which the engine turns that it turns more slowly than any can. */
+function turningTooSlowly(rpm: Float64Array | undefined): number {
+  let turning = 0;
+  let slow = 0;
+  for (const v of rpm ?? []) {
+    if (!(v > 0)) continue;
+    turning++;
+    if (v < SLOWEST_RPM) slow++;
+  }
+  return turning < FEWEST_ROWS ? 0 : slow / turning;
 }
 
 /**
@@ -146,9 +187,15 @@ export function lookAtWhole(rows: CleanRows): WholeLook {
       `The coolant starts at ${round(start)} °C and the air at ${round(coldest)} °C: no engine is colder than the air it stood in. Check the units and the columns.`,
     );
   }
-  if (usualAcceleration(rows) > MOST_ACCELERATION) {
+  if (wildShare(rows) > MOST_WILD) {
     questions.push(
       'By these times the car would speed up and slow down faster than any can. Choose another unit or another column for the time.',
+    );
+  }
+  const slow = turningTooSlowly(rows.channels.rpm);
+  if (slow > MOST_TOO_SLOW) {
+    notes.push(
+      `The engine turns below ${SLOWEST_RPM} rpm in ${round(100 * slow)} % of its rows: thousands may have been read as decimals, or it is another column.`,
     );
   }
   const { driven, standing } = rpmByRoad(rows);

@@ -14,6 +14,8 @@ const SAMPLE_ROWS = 400;
 const EARLY_ROWS = 50;
 /** Share of rows wider than the header from which the file is refused. */
 const MOST_TOO_WIDE = 0.2;
+/** Rows of a sheet that lack a cell in their middle, per row that lacks one at its end, that make it a sparse log. */
+const LIKE_ENDS = 0.3;
 /** Most lines: a few may be blank, but a file of nothing else is no log. */
 const MOST_BLANK = 1_000_000;
 
@@ -29,7 +31,7 @@ export interface GridHow {
   readonly described: string;
   /** Columns that a person said hold the time. */
   readonly timeColumns: ReadonlySet<number>;
-  /** Each cell says in which column it stands (sheets): rows of another width are none the worse for it. */
+  /** Each cell says in which column it stands (sheets): cells that were never written are missing, not lost. */
   readonly addressed: boolean;
 }
 
@@ -44,11 +46,20 @@ export interface GridReader {
 
 const isBlank = (cells: readonly Cell[]): boolean => cells.every((c) => typeof c === 'string' && c.trim() === '');
 
+/** Rows of figures above a header from which on they are worth a remark. */
+const FEWEST_UNREAD = 3;
+const isFigures = (cells: readonly Cell[]): boolean => {
+  const figures = cells.filter((c) => FIGURE.test(cellText(c))).length;
+  return figures >= 2 && 2 * figures >= cells.length;
+};
+
 const withoutBlankEnd = (cells: readonly Cell[]): number => {
   let n = cells.length;
   while (n > 0 && cellText(cells[n - 1]).trim() === '') n--;
   return n;
 };
+
+const FIGURE = /^\s*[-+−]?[.,]?\d/;
 
 interface Row {
   readonly cells: readonly Cell[];
@@ -67,6 +78,7 @@ class LaidOut {
   private own: LongRows | PairedRows | null = null;
   private seen = 0;
   private tooWide = 0;
+  private withBlanks = 0;
 
   constructor(
     private readonly layout: Layout,
@@ -103,7 +115,7 @@ class LaidOut {
   private isHeaderAgain(cells: readonly Cell[]): boolean {
     if (this.headerLine === null || this.width < 2) return false;
     const first = cells[0];
-    if (typeof first !== 'string' || !this.places.has(first.trim())) return false;
+    if (typeof first !== 'string' || FIGURE.test(first) || !this.places.has(first.trim())) return false;
     const found = cells.slice(0, this.width).map((c) => this.places.get(cellText(c).trim()));
     if (found.length < this.width || found.includes(undefined) || new Set(found).size !== found.length) return false;
     this.order = found.every((f, i) => f === i) ? null : (found as number[]);
@@ -139,10 +151,9 @@ class LaidOut {
     this.table.startRow(line);
     const isWide = filled > this.width;
     if (isWide) this.tooWide++;
-    // A row with its own empty cells at the end is as wide as it is written.
-    if (!this.how.addressed && (isWide || cells.length < this.least)) {
-      this.table.oddRows.add(this.table.rows - 1, line);
-    }
+    // A row of text with its own empty cells at the end is as wide as it is written.
+    if (isWide || cells.length < this.least) this.table.oddRows.add(this.table.rows - 1, line);
+    else if (this.how.addressed && cells.slice(0, filled).includes('')) this.withBlanks++;
     const n = Math.min(this.width, cells.length);
     for (let i = 0; i < n; i++) this.table.put(this.order ? this.order[i]! : i, cells[i]!, line);
     return null;
@@ -163,6 +174,11 @@ class LaidOut {
   }
 
   end(): ImportError | null {
+    if (this.how.addressed) {
+      // Where cells are missing everywhere, those at the end are missing too, not lost.
+      if (this.withBlanks > LIKE_ENDS * this.table.oddRows.count) this.table.oddRows.clear();
+      return null;
+    }
     if (this.tooWide <= MOST_TOO_WIDE * Math.max(1, this.seen)) return null;
     const where = this.headerLine === null ? '' : ` on line ${this.headerLine}`;
     return importError(
@@ -173,7 +189,6 @@ class LaidOut {
   }
 }
 
-const FIGURE = /^\s*[-+−]?[.,]?\d/;
 const isRemark = (name: string): boolean => /^(marks?|markers?|events?|comments?|remarks?|notes?)?$/i.test(name);
 
 const anotherTable = (line: number): ImportError =>
@@ -205,6 +220,10 @@ export function gridReader(how: GridHow): GridReader {
       laid.notes.push(
         `${above.length} rows stand above the header on line ${headerLine}; they were read by the same columns.`,
       );
+    }
+    const unread = held.slice(0, Math.max(0, layout.aboveAt)).filter((r) => isFigures(r.cells)).length;
+    if (unread >= FEWEST_UNREAD) {
+      laid.notes.push(`${unread} rows of figures above the header on line ${headerLine} were not read.`);
     }
     if (layout.rowNames) laid.notes.push('Each row begins with a name or a number that the header does not name.');
     laid.addColumns(data);

@@ -26,23 +26,28 @@ export class GrowingNumbers {
     });
     return out;
   }
+
+  /** Values that are present, evenly spread, at most so many, in their order. */
+  sample(most: number): Float64Array {
+    let present = 0;
+    for (const chunk of this.chunks) if (chunk) for (const v of chunk) if (v === v) present++;
+    const step = Math.max(1, Math.ceil(present / most));
+    const out = new Float64Array(Math.ceil(present / step));
+    let seen = 0;
+    for (const chunk of this.chunks) {
+      if (!chunk) continue;
+      for (const v of chunk) {
+        if (v !== v) continue;
+        if (seen % step === 0) out[seen / step] = v;
+        seen++;
+      }
+    }
+    return out;
+  }
 }
 
 /** Values of a sample that decides what a column is. */
 const SAMPLE_VALUES = 20_000;
 
 /** Values that are present, evenly spread over a column, in their order. */
-export function presentSample(numbers: GrowingNumbers): Float64Array {
-  let present = 0;
-  for (let i = 0; i < numbers.length; i++) if (Number.isFinite(numbers.get(i))) present++;
-  const step = Math.max(1, Math.ceil(present / SAMPLE_VALUES));
-  const out = new Float64Array(Math.ceil(present / step));
-  let seen = 0;
-  for (let i = 0; i < numbers.length; i++) {
-    const value = numbers.get(i);
-    if (!Number.isFinite(value)) continue;
-    if (seen % step === 0) out[seen / step] = value;
-    seen++;
-  }
-  return out;
-}
+export const presentSample = (numbers: GrowingNumbers): Float64Array => numbers.sample(SAMPLE_VALUES);

@@ -18,8 +18,8 @@ const MOST_KEPT = 1000;
 /** Rows of some cells of a column, with their lines. */
 export class CellList {
   count = 0;
-  readonly rows: number[] = [];
-  readonly lines: number[] = [];
+  rows: number[] = [];
+  lines: number[] = [];
 
   constructor(private readonly most = MOST_KEPT) {}
 
@@ -28,6 +28,12 @@ export class CellList {
     if (this.rows.length >= this.most) return;
     this.rows.push(row);
     this.lines.push(line);
+  }
+
+  clear(): void {
+    this.count = 0;
+    this.rows = [];
+    this.lines = [];
   }
 }
 

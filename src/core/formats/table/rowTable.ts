@@ -167,7 +167,7 @@ export class RowTable {
       column.kinds.number = (column.kinds.number ?? 0) + 1;
       return putNumber(column, row, cell);
     }
-    if (cell.length < LONGEST_PLAIN_TIME && putPlain(column, row, cell, line)) {
+    if (cell.length !== STAMP_DIGITS && putPlain(column, row, cell, line)) {
       column.kinds.number = (column.kinds.number ?? 0) + 1;
       return;
     }
@@ -214,8 +214,11 @@ export class RowTable {
   }
 }
 
-/** A plain number of up to so many characters may be a time: longer ones are dates without marks. */
-const LONGEST_PLAIN_TIME = 14;
+/** Longest number that is read at once, characters. */
+const LONGEST_PLAIN = 15;
+const POWERS = Array.from({ length: LONGEST_PLAIN }, (_, i) => 10 ** i);
+/** So many digits in a time column are a date without marks, see `readTimeCell`. */
+const STAMP_DIGITS = 14;
 
 /** Trims a cell, most of which have nothing to trim. */
 function withoutBlanks(cell: string): string {
@@ -234,22 +237,38 @@ function putNumber(column: TableColumn, row: number, value: number): void {
   column.numbers.set(row, value);
 }
 
+const ZERO = 48;
+const NINE = 57;
+const MINUS = 45;
+const POINT = 46;
+const COMMA = 44;
+
 /**
- * Puts a number with a decimal point or without a mark and says that it did. Nearly every cell is one: `Number` alone
- * would take an empty text, hexadecimal figures and infinity as well.
+ * Puts a number with one mark or none and says that it did; nearly every cell is one. Up to 15 digits are whole in a
+ * double, and so is the power of ten below them: the quotient is the nearest double, as `Number` gives it.
  */
 function putPlain(column: TableColumn, row: number, cell: string, line: number): boolean {
-  const first = cell.charCodeAt(0);
-  if (!((first >= 48 && first <= 57) || first === 45) || cell.length > 24) return false;
-  const value = +cell;
-  if (!Number.isFinite(value) || (first === 48 && cell.length > 1 && cell.charCodeAt(1) > 57)) return false;
-  const dot = cell.indexOf('.');
-  if (dot < 0) column.forms.whole(value);
+  const { length } = cell;
+  if (length > LONGEST_PLAIN) return false;
+  const from = cell.charCodeAt(0) === MINUS ? 1 : 0;
+  let digits = 0;
+  let mark = -1;
+  for (let i = from; i < length; i++) {
+    const code = cell.charCodeAt(i);
+    if (code >= ZERO && code <= NINE) digits = 10 * digits + (code - ZERO);
+    else if ((code === POINT || code === COMMA) && mark < 0) mark = i;
+    else return false;
+  }
+  if (length - from < (mark < 0 ? 1 : 2)) return false;
+  const below = mark < 0 ? 0 : length - mark - 1;
+  const size = digits / POWERS[below]!;
+  const value = from === 1 ? -size : size;
+  if (mark < 0) column.forms.whole(value);
   else {
-    const sign = first === 45 ? 1 : 0;
-    const isLike = cell.length - dot === 4 && dot - sign <= 3 && dot > sign && cell.charCodeAt(sign) !== 48;
-    if (isLike) column.forms.like('.', row, line);
-    else column.forms.decimal('.', row, line);
+    const which = cell.charCodeAt(mark) === COMMA ? ',' : '.';
+    const isLike = below === 3 && mark > from && mark - from <= 3 && cell.charCodeAt(from) !== ZERO;
+    if (isLike) column.forms.like(which, row, line);
+    else column.forms.decimal(which, row, line);
   }
   column.filled++;
   column.numbers.set(row, value);
