@@ -1,6 +1,13 @@
 import * as Comlink from 'comlink';
 import { type Result, type Trace, type Vehicle } from '@/core/base';
-import { importError, type ImportError, type LogClock, type ReadOptions, type ReadTrace } from '@/core/formats';
+import {
+  importError,
+  type ImportError,
+  type LogClock,
+  type ReadOptions,
+  type ReadTrace,
+  type UnpackedLog,
+} from '@/core/formats';
 import type { DriveLook, LookOptions } from '@/core/desk';
 import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
@@ -46,6 +53,10 @@ export function startImport(
 /** Reads a file in a worker. */
 export const importInWorker = (file: Blob, options: ReadOptions = {}): RunningImport['result'] =>
   startImport(file, options).result;
+
+/** Takes the logs out of an archive in a worker; null for a file that is no archive of several. */
+export const unpackInWorker = (file: Blob): Promise<Result<UnpackedLog[] | null, ImportError>> =>
+  importing(callWorker(openTraceWorker, (api) => api.unpack(file)).result);
 
 /** Reads a second log of a drive in a worker and looks where it lies on the first. */
 export const openSecondLog = (

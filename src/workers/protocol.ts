@@ -10,6 +10,7 @@ import type {
   LoggedSeries,
   ReadOptions,
   ReadTrace,
+  UnpackedLog,
 } from '@/core/formats';
 
 /** A second log with the places where it may lie, by clock and by curve; null where one does not tell. */
@@ -37,6 +38,8 @@ export interface TraceWorkerApi {
     known: readonly KnownFile[],
     onProgress: (share: number) => void,
   ): Promise<Result<ReadTrace, ImportError>>;
+  /** Takes the logs out of an archive that holds several; null for any other file. */
+  unpack(file: Blob): Promise<Result<UnpackedLog[] | null, ImportError>>;
   /** Reads a second log of a drive and looks where it lies on the first. */
   openSecondLog(file: Blob, trace: Trace, clock: LogClock | null): Promise<Result<OpenedSecondLog, ImportError>>;
   /** Measures a drive for the desk. */

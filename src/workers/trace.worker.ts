@@ -8,6 +8,7 @@ import {
   createSeriesReader,
   placeSeries,
   refuseBySize,
+  unpackLogs,
   type LogReader,
   type ImportError,
 } from '@/core/formats';
@@ -57,6 +58,10 @@ const api: TraceWorkerApi = {
     const chosen = again();
     const read = chosen ? await readWhole(file, createFileReader(chosen), onProgress) : first;
     return read.ok ? Comlink.transfer(read, buffersOf(read.value.trace)) : read;
+  },
+  async unpack(file) {
+    const refused = refuseBySize(file.size);
+    return refused ? fail(refused) : unpackLogs(new Uint8Array(await file.arrayBuffer()));
   },
   async openSecondLog(file, trace, clock) {
     const read = await readWhole(file, createSeriesReader(), () => undefined);

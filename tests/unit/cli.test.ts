@@ -166,6 +166,12 @@ describe('convert', () => {
     expect(readFileSync(file('out.csv'), 'utf8').split('\n')[0]).toBe('time_s,ect_c,iat_c,speed_kmh,rpm');
   });
 
+  it('says where it could not write, and changes nothing', () => {
+    const { status, lines } = run('convert.ts', 'a.csv', 'no/such/folder/out.csv');
+    expect(status).toBe(3);
+    expect(lines).toMatchObject([{ file: 'a.csv', error: { code: 'not-written' } }]);
+  });
+
   it('asks when a person would have to choose', () => {
     writeFileSync(file('odd.csv'), 'time_s,temp a,temp b\n0,1,2\n1,1,2\n2,1,2\n3,1,2\n');
     const { status, lines } = run('convert.ts', 'odd.csv', 'never.csv');

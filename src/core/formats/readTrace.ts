@@ -1,4 +1,4 @@
-import { fail, ok, type Result } from '../base';
+import { fail, type Result } from '../base';
 import { readCanFrame } from '../obd';
 import { buildTrace, rememberedFor, type ReadTrace, type Remembered } from './buildTrace';
 import { canLogReader } from './table/canLogReader';

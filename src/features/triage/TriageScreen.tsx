@@ -12,7 +12,8 @@ import { listVehicles } from '@/storage/vehicles';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
 import { TriageTable } from './TriageTable';
-import { isLitter, pathOf, triageRow, triageTable, vehicleByName, type TriageRow } from './triageView';
+import { takeFile } from './takeFile';
+import { triageRow, triageTable, vehicleByName, type TriageRow } from './triageView';
 import { useTriageQueue } from './useTriageQueue';
 
 function Empty({ onChoose, onFolder }: { onChoose: () => void; onFolder: () => void }) {
@@ -21,7 +22,8 @@ function Empty({ onChoose, onFolder }: { onChoose: () => void; onFolder: () => v
       <p className="text-2xl type-sign">Drop a folder of logs here</p>
       <p className="mt-2 text-lg leading-snug">
         Each log is judged on its own, several at a time, and lands in one table: vehicle, finding, grade and the codes
-        that the drive would have set. A log whose file name holds the name of a vehicle finds that vehicle by itself.
+        that the drive would have set. A zip of several logs is unpacked. A log whose file name holds the name of a
+        vehicle finds that vehicle by itself.
       </p>
       <div className="mt-5 flex gap-3">
         <button type="button" className="btn btn-primary" onClick={onChoose}>
@@ -48,17 +50,15 @@ export function TriageScreen() {
   useTriageQueue(records, vehicles, complain);
 
   const take = async (files: readonly File[]) => {
-    const logs = await Promise.all(
-      files
-        .map((file) => ({ file, fileName: pathOf(file) }))
-        .filter(({ fileName }) => !isLitter(fileName))
-        .map(async ({ file, fileName }) => ({
-          fileName,
-          raw: new Blob([await file.arrayBuffer()]),
-          vehicleId: vehicleByName(fileName, vehicles ?? []) ?? (fallback || null),
+    const logs = await Promise.all(files.map(takeFile));
+    await write(
+      addTriage(
+        logs.flat().map((log) => ({
+          ...log,
+          vehicleId: vehicleByName(log.fileName, vehicles ?? []) ?? (fallback || null),
         })),
+      ),
     );
-    await write(addTriage(logs));
   };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,

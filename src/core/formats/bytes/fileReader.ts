@@ -9,6 +9,7 @@ import { sniffText } from './textEncoding';
 import { readOpenDocument } from '../sheets/openDocument';
 import { readWorkbook } from '../sheets/workbook';
 import { gunzip } from './gzip';
+import { joined } from './joined';
 import { logsIn, openArchive } from './zipArchive';
 
 /** Largest text read, bytes, packed or not: a million rows of eight channels are below, a log of one drive far below. */
@@ -101,18 +102,8 @@ function wholeContent<T>(open: (bytes: Uint8Array) => Promise<Result<T, ImportEr
       pieces.push(bytes);
       return null;
     },
-    finish: () => open(joined(pieces, length)),
+    finish: () => open(joined(pieces)),
   };
-}
-
-function joined(pieces: readonly Uint8Array[], length: number): Uint8Array {
-  const whole = new Uint8Array(length);
-  let at = 0;
-  for (const piece of pieces) {
-    whole.set(piece, at);
-    at += piece.length;
-  }
-  return whole;
 }
 
 async function openZip<T>(bytes: Uint8Array, reading: Reading<T>, depth: number): Promise<Result<T, ImportError>> {
@@ -167,7 +158,7 @@ function openFile<T>(reading: Reading<T>, depth: number): LogReader<T> {
   let content: LogReader<T> | null = null;
 
   const open = (): ImportError | null => {
-    const head = joined(waiting, length);
+    const head = joined(waiting);
     waiting = [];
     const found = contentOf(head, reading, depth);
     if (!found.ok) return found.error;

@@ -21,9 +21,10 @@ const DAY_S = 86_400;
 const SERIAL_DAY_OF_1970 = 25_569;
 /** A coolant never gains more than this over a whole warm-up, K/s: full load lifts it by about 0.5. */
 export const FASTEST_RISE = 0.8;
-/** Parts of a second that few loggers count, and how often at least those write a row, s. */
+/** Parts of a second that few loggers count; how often at least those write a row and how long at most they log, s. */
 const PARTS = ['1/100 s', '1/10 s'];
 const SLOWEST_PARTS_S = 5;
+const LONGEST_PARTS_S = 3600;
 /** Loggers write a row at least this often, s, and at most this often. */
 const SLOWEST_ROW_S = 90;
 const FASTEST_ROW_S = 0.004;
@@ -85,7 +86,7 @@ export function guessTimeUnit(values: Float64Array, rise: number): GuessedUnit {
       steps >= FASTEST_ROW_S &&
       steps <= (PARTS.includes(unit) ? SLOWEST_PARTS_S : SLOWEST_ROW_S) &&
       lasts >= SHORTEST_S &&
-      lasts <= LONGEST_S &&
+      lasts <= (PARTS.includes(unit) ? LONGEST_PARTS_S : LONGEST_S) &&
       rise <= FASTEST_RISE * lasts
     );
   };

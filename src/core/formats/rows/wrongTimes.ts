@@ -55,8 +55,8 @@ function standsRight(
   const byTime = bisector((i: number) => time_s[i]!);
   const low = good[byTime.right(good, at) - 1];
   const high = good[byTime.left(good, at)];
-  if (low !== undefined && time_s[low] === at) return false;
-  const there = low !== undefined && high !== undefined && time_s[high]! - time_s[low]! > HOLE * step_s;
+  const there =
+    low !== undefined && time_s[low] !== at && high !== undefined && time_s[high]! - time_s[low]! > HOLE * step_s;
   // At an end there is no hole to fill.
   if (here === null) return !there;
   if (here !== there) return here;

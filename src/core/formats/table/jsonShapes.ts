@@ -121,6 +121,11 @@ function pointOf(point: Json): { time: Json; value: Json } | null {
     : null;
 }
 
+const isChannel = (name: string): boolean => {
+  const { channel } = readHeader(name);
+  return channel !== null && channel !== 'time_s';
+};
+
 interface Series {
   readonly name: string;
   readonly unit: Json;
@@ -146,7 +151,7 @@ function seriesIn(document: JsonObject): Series[] {
 /** `{"coolant":[[0,20],[1,21]],"rpm":[[0,800]]}`: one list of points per channel, as one reading per record. */
 function seriesAsRecords(document: JsonObject): JsonObject[] | null {
   const series = seriesIn(document);
-  if (series.length === 0 || !series.some((s) => readHeader(s.name).channel)) return null;
+  if (series.length === 0 || !series.some((s) => isChannel(s.name))) return null;
   return series.flatMap(({ name, unit, points }) =>
     points.map((point) => ({ time: null, ...pointOf(point), name, unit })),
   );

@@ -1,5 +1,5 @@
 import { isMissing, readSwitch, readWritten, type Cell, type NumberStyle } from '../words/cells';
-import { clip, readHeader, unitOfHeader, unitOfText } from '../words/headers';
+import { clip, unitOfHeader, unitOfText } from '../words/headers';
 import { readTimeCell, type TimeKind } from '../words/timeCells';
 import { GrowingNumbers } from './growingNumbers';
 import { CellList, LineList } from './lineList';

@@ -42,6 +42,27 @@ describe('a CAN log of two control units', () => {
   });
 });
 
+describe('times of a CAN log', () => {
+  const frames = (stamp: (i: number) => string): string =>
+    Array.from({ length: 40 }, (_, i) => coolant(i, '7E8', 20 + i).replace(/^\([^)]*\)/, `(${stamp(i)})`)).join('\n');
+
+  it('may be dates', () => {
+    const read = readTrace(`${frames((i) => `2026-01-14 08:00:${String(i).padStart(2, '0')}.250000`)}\n`);
+    expect(read.ok && read.value.report.clock).toEqual({
+      kind: 'date',
+      start_s: Date.UTC(2026, 0, 14, 8) / 1000 + 0.25,
+    });
+    expect(read.ok && read.value.report.duration_s).toBe(39);
+  });
+
+  it('may be steps from frame to frame, and it says so', () => {
+    const read = readTrace(`${frames((i) => (i % 2 ? '000.900000' : '001.100000'))}\n`);
+    if (!read.ok) throw new Error(read.error.message);
+    expect(read.value.report.duration_s).toBeCloseTo(38.9, 6);
+    expect(read.value.report.notes.join()).toMatch(/steps between frames/);
+  });
+});
+
 describe('JSON with one reading per record', () => {
   const record = (time: number, name: string, value: number, unit = '') => JSON.stringify({ time, name, value, unit });
 

@@ -18,7 +18,7 @@ export interface HeaderReading {
 
 /** Words for units as loggers write them, to a symbol. */
 const UNIT_WORDS: readonly (readonly [RegExp, string])[] = [
-  [/^(°|º|deg\.?\s*)?[cс](elsius)?$/i, '°C'],
+  [/^(°|º|deg\.?\s*)?c(elsius)?$|^[°º]с$/i, '°C'],
   [/^(°|º|deg\.?\s*)?f(ahrenheit)?$/i, '°F'],
   [/^k(elvin)?$/, 'K'],
   [/^(km\/?h|kph|kmph|km\/t|км\/ч)$/i, 'km/h'],

@@ -25,6 +25,7 @@ describe('readTimeCell', () => {
     ['14-Jan-2026 07:30:10', 'stamp', at('2026-01-14T07:30:10')],
     ['14. Okt 2026 07:30:10', 'stamp', at('2026-10-14T07:30:10')],
     ['Jan 14, 2026 7:30:10 PM', 'stamp', at('2026-01-14T19:30:10')],
+    ['11.17.02', 'dotted-clock', 40_622],
     ['14.01.2026', 'date', at('2026-01-14T00:00:00') / 86_400],
   ])('%s is a %s', (cell, kind, first) => {
     expect(readTimeCell(cell)).toMatchObject({ kind, first });
