@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '../base';
 import { convertColumn } from './words/columnUnits';
 import { importError, type ImportError } from './importError';
+import { FEW_ODD } from './rows/oddRows';
 import type { Source } from './table/readers';
 import { resolveTime } from './columns/resolveTime';
 import type { LogClock } from './columns/timeUnit';
@@ -50,6 +51,8 @@ function celsius(column: TableColumn, rows: number, named: string | null): Float
  */
 export function buildSeries(source: Source): Result<LoggedSeries, ImportError> {
   const { table, headerLine } = source;
+  // What stands under the wrong names is no temperature of theirs.
+  if (table.oddRows.count <= FEW_ODD * table.rows) table.blank(table.oddRows.rows);
   const guesses = understandColumns(table);
   const times = guesses.filter((g) => g.channel === 'time_s').map((g) => ({ at: g.column, unit: g.unit }));
   const candidates = guesses.filter((g) => g.channel !== 'time_s' && table.columns[g.column]!.header !== '');

@@ -1,28 +1,13 @@
 import { CHANNEL_NAMES, CHANNELS, fail, ok, type ChannelName, type Result } from '../../base';
 import { convertColumn } from '../words/columnUnits';
-import { importError, type ImportError } from '../importError';
+import type { ImportError } from '../importError';
 import type { ColumnChoice } from '../importReport';
-import { presentSample } from '../table/growingNumbers';
 import type { RowTable } from '../table/rowTable';
 import { readHeader } from '../words/headers';
 import type { ColumnGuess, MappedColumn } from '../column';
-import { isImperial, previewsOf, temperatureUnit } from './understand';
-
-/** Which columns are read as what. */
-export interface Mapping {
-  /** Columns that may hold the time. */
-  readonly times: readonly { readonly at: number; readonly unit: string | null }[];
-  readonly columns: readonly MappedColumn[];
-  readonly notes: readonly string[];
-}
-
-/** What the mapping needs to know about the file. */
-export interface MapInput {
-  readonly table: RowTable;
-  readonly guesses: readonly ColumnGuess[];
-  readonly headerLine: number | null;
-  readonly numbersOpen: boolean;
-}
+import { ask, type MapInput, type Mapping } from './question';
+import { settleUnits } from './settleUnits';
+import { temperatureUnit } from './understand';
 
 /** Two columns whose readings differ by less than this in the middle are one sensor told twice, K. */
 const SAME_SENSOR_K = 1.2;
@@ -35,14 +20,6 @@ const columnList = (guesses: readonly ColumnGuess[]): string =>
     .filter((h) => h !== '')
     .slice(0, 20)
     .join(', ');
-
-/** A question to a person, with what is known so far. */
-export function ask(input: MapInput, message: string, code: ImportError['code'] = 'needs-mapping'): ImportError {
-  return importError(code, message, {
-    line: input.headerLine,
-    question: { guesses: input.guesses, previews: previewsOf(input.table), numbersOpen: input.numbersOpen },
-  });
-}
 
 function noTime(input: MapInput): ImportError {
   const seen = columnList(input.guesses);
@@ -228,73 +205,4 @@ export function mapColumns(
     }
   }
   return settleUnits(input, { times, columns, notes });
-}
-
-/** A coolant and an air that start above these, °C, start hot; or cold, and in °F. */
-const WARM_COOLANT = 40;
-const WARM_AIR = 38;
-
-/** True where no temperature of the file names a unit and all start so warm that their figures may as well be °F. */
-function startsWarm(input: MapInput, mapping: Mapping, coolant: MappedColumn): boolean {
-  const temperatures = mapping.columns.filter((c) => CHANNELS[c.channel].quantity === 'temperature');
-  if (temperatures.some((c) => c.unit !== null)) return false;
-  const startOf = (c: MappedColumn): number => presentSample(input.table.columns[c.column]!.numbers)[0] ?? NaN;
-  const airs = temperatures.filter((c) => c.channel === 'iat_c' || c.channel === 'ambient_c');
-  return startOf(coolant) >= WARM_COOLANT && airs.every((c) => !(startOf(c) < WARM_AIR));
-}
-
-/** Gives temperatures without a unit the one that their values tell, and asks where they leave it open. */
-function settleUnits(input: MapInput, mapping: Mapping): Result<Mapping, ImportError> {
-  const coolant = mapping.columns.find((c) => c.channel === 'ect_c' && c.unit === null);
-  const byValues = coolant && temperatureUnit(input.table.columns[coolant.column]!.numbers, false).unit;
-  // Who writes one temperature in °F writes the others so, and miles.
-  const imperial =
-    byValues === '°F' ||
-    isImperial(
-      input.guesses,
-      mapping.columns.map((c) => c.unit),
-    );
-  const notes = [...mapping.notes];
-  const columns: MappedColumn[] = [];
-  for (const column of mapping.columns) {
-    const { quantity, label } = CHANNELS[column.channel];
-    if (column.unit !== null) {
-      columns.push(column);
-      continue;
-    }
-    if (quantity === 'speed' && imperial) {
-      notes.push(`${column.header} names no unit; the file writes other American units, so it was read as mph.`);
-      columns.push({ ...column, unit: 'mph', confidence: 'likely', why: 'unit from the other columns' });
-      continue;
-    }
-    if (quantity !== 'temperature') {
-      columns.push(column);
-      continue;
-    }
-    const { unit, open } =
-      byValues === '°F' && column.channel !== 'ect_c'
-        ? ({ unit: '°F', open: false } as const)
-        : temperatureUnit(input.table.columns[column.column]!.numbers, imperial);
-    const warm = column.channel === 'ect_c' && unit === '°C' && !imperial && startsWarm(input, mapping, column);
-    if ((open || warm) && column.channel === 'ect_c') {
-      return fail(
-        ask(
-          input,
-          `${column.header} names no unit and its values fit both °C and °F. Choose the unit of the ${label.toLowerCase()}.`,
-        ),
-      );
-    }
-    notes.push(
-      unit === '°C'
-        ? `${column.header} names no unit and was read as °C.`
-        : `${column.header} names no unit; its values are ${unit}, so they were converted.`,
-    );
-    columns.push({
-      ...column,
-      unit,
-      confidence: column.confidence === 'sure' ? 'likely' : column.confidence,
-      why: 'unit from its values',
-    });
-  }
-  return ok({ ...mapping, columns, notes });
 }

@@ -34,6 +34,11 @@ describe('rows of another width than the header', () => {
     expect(report.notes.join()).toMatch(/begins with a name or a number/);
   });
 
+  it('a decimal comma behind a count of seconds is no name of a row', () => {
+    const text = table('Time (s),ECT (°C)', 60, (i) => `${i},${String(warming(i).toFixed(1)).replace('.', ',')}`);
+    expect(bad(text)).toMatchObject({ code: 'ragged-rows' });
+  });
+
   it('remarks at the end may be left off', () => {
     const text = table(`${HEADER},Remarks`, 60, (i) => `${cells(i).join()}${i === 7 ? ',fan on' : ''}`);
     const { report } = good(text);
@@ -53,6 +58,11 @@ describe('headers in odd places', () => {
   it('one that comes again with fewer names shifts nothing', () => {
     const text = 'time,coolant (°C),rpm\n0,20,800\n1,21,810\ncoolant (°C)\n2,22,820\n3,23,830\n';
     expect([...good(text).trace.channels.ect_c]).toEqual([20, 21, 22, 23]);
+  });
+
+  it('one that names a column twice may come again', () => {
+    const part = table('time,coolant (°C),rpm,rpm', 30, (i) => `${i},${20 + i},800,801`);
+    expect(good(part + part.split('\n')[0] + '\n').report.cleaning.map((c) => c.kind)).toEqual(['repeated-header']);
   });
 
   it('one that comes again in another order is followed', () => {

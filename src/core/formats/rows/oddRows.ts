@@ -4,7 +4,7 @@ import type { Source } from '../table/readers';
 import { type CleaningLog } from './cleaning';
 
 /** Share of rows of another width up to which they are damaged ones; beyond, the file is written so. */
-const FEW = 0.2;
+export const FEW_ODD = 0.2;
 
 /**
  * Rows that are to be left out because they have another number of cells than the header: a lost cell or an unquoted
@@ -20,7 +20,7 @@ export function oddRowsOf(
   const { oddRows, rows } = source.table;
   const found = new LineList();
   for (const line of oddRows.lines) found.add(line);
-  const many = found.count > FEW * rows;
+  const many = found.count > FEW_ODD * rows;
   const taken = log.otherwise('other-width') || (many && options.mapping !== undefined);
   const counted = `${plural(found.count, 'row has', 'rows have')} another number of cells than the header`;
   if (many && !taken) {

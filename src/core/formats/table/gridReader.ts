@@ -116,7 +116,12 @@ class LaidOut {
     if (this.headerLine === null || this.width < 2) return false;
     const first = cells[0];
     if (typeof first !== 'string' || FIGURE.test(first) || !this.places.has(first.trim())) return false;
-    const found = cells.slice(0, this.width).map((c) => this.places.get(cellText(c).trim()));
+    const names = cells.slice(0, this.width).map((c) => cellText(c).trim());
+    if (names.length === this.width && names.every((n, i) => n === this.layout.header[i])) {
+      this.order = null;
+      return true;
+    }
+    const found = names.map((n) => this.places.get(n));
     if (found.length < this.width || found.includes(undefined) || new Set(found).size !== found.length) return false;
     this.order = found.every((f, i) => f === i) ? null : (found as number[]);
     return true;
@@ -145,7 +150,14 @@ class LaidOut {
       this.repeatedHeader.add(line);
       return null;
     }
-    if (other === 'names' && !this.own) return anotherTable(line);
+    if (other === 'names' && !this.own) {
+      const ours = cells.every((c) => cellText(c).trim() === '' || this.places.has(cellText(c).trim()));
+      if (!ours) return anotherTable(line);
+      // A part of the header: no row, and what follows is held to its width.
+      this.table.startRow(line);
+      this.table.oddRows.add(this.table.rows - 1, line);
+      return null;
+    }
     this.seen++;
     if (this.own) return this.addOwn(cells, line);
     this.table.startRow(line);
@@ -241,7 +253,9 @@ export function gridReader(how: GridHow): GridReader {
       return laid?.headerLine ?? null;
     },
     get described() {
-      return laid ? `${how.described}${laid.shape}` : how.described;
+      // Sheets hold numbers, not how they are written.
+      const style = how.addressed ? '' : `, ${table.style}`;
+      return laid ? `${how.described}${style}${laid.shape}` : how.described;
     },
     get oneReadingPerRow() {
       return laid?.hasOwnRows ?? false;

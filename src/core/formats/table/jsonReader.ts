@@ -14,7 +14,8 @@ import { clip, readHeader } from '../words/headers';
 import { importError, type ImportError } from '../importError';
 import { MOST_COLUMNS, type SourceReader } from './readers';
 import { LineList } from './lineList';
-import { RowsByTime, RowTable } from './rowTable';
+import { RowsByTime } from './rowsByTime';
+import { RowTable } from './rowTable';
 import { looksLikeTime } from '../words/timeCells';
 
 /** One value as a cell: numbers and texts as they are, `{ value, unit }` by its value. */

@@ -126,11 +126,21 @@ function dataAbove(rows: readonly Row[], headerAt: number, width: number): numbe
   return found >= FEWEST_ABOVE ? at : headerAt;
 }
 
+/** A time after another: as a number, or else as text of one width. */
+const runsOn = (a: string, b: string): boolean =>
+  looksNumeric(a) && looksNumeric(b) ? Number(b) > Number(a) : a.length === b.length ? b > a : b.length > a.length;
+
 /** True where rows have one cell more than the header and a counter or a word of their own stands in it. */
-function hasRowNames(data: readonly Row[], width: number): boolean {
+function hasRowNames(data: readonly Row[], header: Row): boolean {
+  const width = header.length;
   const rows = data.filter((r) => !isBlank(r));
   const named = rows.filter((r) => r.length === width + 1 && r.at(-1)!.trim() !== '');
   if (named.length < 3 || named.length < MOST_NAMED * rows.length) return false;
+  // Decimal commas make rows longer too: only behind a name do the times still run on.
+  const timeAt = header.findIndex((h) => readHeader(h).channel === 'time_s');
+  const times = named.map((r) => r[timeAt + 1]!.trim());
+  const rising = times.filter((t, i) => i > 0 && runsOn(times[i - 1]!, t)).length;
+  if (timeAt < 0 || rising < MOST_NAMED * (times.length - 1)) return false;
   const names = named.map((r) => r[0]!.trim());
   const counts = names.every((n, i) => /^\d+$/.test(n) && (i === 0 || Number(n) === Number(names[i - 1]) + 1));
   return counts || (new Set(names).size === names.length && names.every((n) => !isFigure(n)));
@@ -152,7 +162,7 @@ export function sniffLayout(rows: readonly Row[]): Layout | null {
   const hasUnitRow = below.length > 1 && !below.some(looksNumeric) && unitCells.some((u) => u !== null);
   const dataAt = headerAt + (hasUnitRow ? 2 : 1);
   const units = header.map((_, i) => (hasUnitRow ? (unitCells[i] ?? null) : null));
-  const rowNames = hasRowNames(rows.slice(dataAt), header.length);
+  const rowNames = hasRowNames(rows.slice(dataAt), header);
   const long = longLayout(header);
   return {
     header: rowNames ? ['', ...header] : header,

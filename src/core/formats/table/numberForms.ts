@@ -22,6 +22,8 @@ export class NumberForms {
   /** Numbers from 100 on without a mark, and from 1000 on. */
   private hundreds = 0;
   private thousands = 0;
+  /** Thousands are marked, as far as it is known by now. */
+  isGrouped = false;
 
   whole(value: number): void {
     const size = Math.abs(value);
@@ -41,7 +43,10 @@ export class NumberForms {
     if (form === 'whole') this.whole(value);
     else if (form === 'decimal') this.decimal(mark!, row, line);
     else if (form === 'like') this.like(mark!, row, line);
-    else this.groups[mark!]++;
+    else {
+      this.groups[mark!]++;
+      this.isGrouped = true;
+    }
   }
 
   /** How often a mark can only part decimals. */
@@ -79,6 +84,7 @@ export class NumberForms {
     if (meaning === 'open') return true;
     const mark = meaning === null ? own : meaning === 'decimals' ? like : otherMark(like);
     if (meaning === 'thousands') {
+      this.isGrouped = true;
       for (const row of this.likes[like].rows) numbers.set(row, Math.round(1000 * numbers.get(row)));
     }
     // What stands against the others is a damaged cell.

@@ -2,7 +2,8 @@ import { cellText, type Cell } from '../words/cells';
 import type { ImportError } from '../importError';
 import type { Layout, LongLayout } from './layout';
 import { MOST_COLUMNS, tooManyColumns } from './readers';
-import { RowsByTime, type RowTable } from './rowTable';
+import { RowsByTime } from './rowsByTime';
+import type { RowTable } from './rowTable';
 
 const trimmed = (cell: Cell | undefined): string => cellText(cell).trim();
 

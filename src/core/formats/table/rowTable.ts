@@ -5,30 +5,6 @@ import { GrowingNumbers } from './growingNumbers';
 import { CellList, LineList } from './lineList';
 import { NumberForms } from './numberForms';
 
-/**
- * Rows of a log that gives one reading per line: readings of one time share a row, wherever they stand in the file. A
- * channel that reads twice at one time begins another row.
- */
-export class RowsByTime {
-  private readonly rowOf = new Map<string, number>();
-
-  constructor(private readonly table: RowTable) {}
-
-  /** Puts a reading; `timeAt` and `at` are columns of the table. */
-  put(reading: { time: Cell; timeAt: number; at: number; cell: Cell; line: number }): void {
-    const { time, timeAt, at, cell, line } = reading;
-    const key = String(time);
-    let row = this.rowOf.get(key);
-    if (row === undefined || Number.isFinite(this.table.columns[at]!.numbers.get(row))) {
-      this.table.startRow(line);
-      row = this.table.rows - 1;
-      this.table.put(timeAt, time, line);
-      this.rowOf.set(key, row);
-    }
-    this.table.put(at, cell, line, row);
-  }
-}
-
 /** A column while a file is read. */
 export interface TableColumn {
   readonly header: string;
@@ -199,6 +175,12 @@ export class RowTable {
     for (const row of rows) {
       for (const column of this.columns) if (Number.isFinite(column.numbers.get(row))) column.numbers.set(row, NaN);
     }
+  }
+
+  /** How the file writes its numbers, in words. */
+  get style(): string {
+    const comma = this.fileMark === ',' ? 'comma' : 'point';
+    return `decimal ${comma}${this.columns.some((c) => c.forms.isGrouped) ? ', thousands marks' : ''}`;
   }
 
   /** All rows are here: settles what marks and words of each column mean. To be called once. */
