@@ -220,6 +220,50 @@ test('what was cleaned is told, can be turned round, and the log saved in open f
   await expect(page.getByText('was read again')).toBeVisible();
 });
 
+/** A warm-up of some hundred rows with the coolant of the radiator beside it, damaged here and there. */
+const damaged = (coolant: (i: number) => number): string =>
+  [
+    'Time (s),Radiator Coolant Temperature (°C),Engine Coolant Temperature (°C),RPM (qps)',
+    ...Array.from({ length: 120 }, (_, i) => {
+      const time = i === 60 ? '99999999' : String(10 * i);
+      const cells = [time, '12', coolant(i).toFixed(1), String(780 + i)];
+      return (i % 20 === 7 ? cells.filter((_, k) => k !== 1) : cells).join();
+    }),
+    '',
+  ].join('\n');
+
+test('a damaged log is told of row by row; one that cannot be is asked about', async ({ page }) => {
+  await newJob(page, 'Van 18');
+  await drop(
+    page,
+    'damaged.csv',
+    damaged((i) => 8 + 0.6 * i),
+  );
+  await page.getByTestId('imported').getByRole('button', { name: 'Import report' }).click();
+  const cleaning = page.getByTestId('cleaning');
+  await expect(cleaning).toContainText(/6 rows have another number of cells than the header and were left out/);
+  await expect(cleaning).toContainText(/1 row carries a time that stands far from the rows around it/);
+  await expect(page.getByText('"qps" is no unit that is known')).toBeVisible();
+  await expect(page.getByText('Left out: Radiator Coolant Temperature (°C)')).toBeVisible();
+  await page.getByRole('button', { name: 'Take them as they stand' }).click();
+  await expect(cleaning).toContainText(/6 rows have another number of cells .* read as they stand/);
+  await page.keyboard.press('Escape');
+  const switched = (i: number): number => (i < 60 ? 8 + 0.3 * i : 1.8 * (8 + 0.3 * i) + 32);
+  await drop(page, 'switched.csv', damaged(switched));
+  const asked = page.getByTestId('import-error');
+  await expect(asked).toContainText('as if its unit changed there');
+  await expectClean(page);
+  await asked.getByRole('button', { name: 'Read it like this' }).click();
+  await expect(page.getByTestId('imported')).toContainText('switched.csv');
+  // What was chosen for one damaged file settles nothing for the next.
+  await drop(
+    page,
+    'again.csv',
+    damaged((i) => switched(i) + 1),
+  );
+  await expect(asked).toContainText('as if its unit changed there');
+});
+
 test('workbooks, archives and CAN logs are read like any other file', async ({ page }) => {
   await newJob(page, 'Van 17');
   for (const name of ['workbook-dates.xlsx', 'packed.zip', 'several-in-one-answer.log', 'series.json']) {

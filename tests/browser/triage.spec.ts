@@ -1,5 +1,6 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { strToU8, zipSync } from 'fflate';
 import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -49,6 +50,12 @@ test('a folder is taken whole, its own name telling the vehicle', async ({ page 
   await expect(row('van 32/first.csv')).toContainText('Open a job', { timeout: 240_000 });
   await expect(row('other.csv')).toContainText('Say which vehicle this is');
   await expect(page.getByRole('row')).toHaveCount(3);
+  // An archive of several logs is a folder too.
+  const zip = zipSync({ 'van 32 a.csv': strToU8(warmUp(84)), 'b/other.csv': strToU8(warmUp(66)) });
+  const archive = { name: 'week.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) };
+  await page.getByTestId('triage-files').setInputFiles(archive);
+  await expect(row('week.zip/van 32 a.csv')).toContainText('Open a job', { timeout: 240_000 });
+  await expect(row('week.zip/b/other.csv')).toContainText('Say which vehicle this is');
 });
 
 test('a job is saved as a file and opened again beside the first', async ({ page }) => {

@@ -104,11 +104,20 @@ export function rememberedFor(
   return { choices, asRead };
 }
 
-/** Turns what a reader collected into a trace, or says what is wrong or open. */
-export function buildTrace(source: Source, options: ReadOptions): Result<ReadTrace, ImportError> {
+/**
+ * Turns what a reader collected into a trace, or says what is wrong or open.
+ *
+ * @param chosen a person chose the columns of this very file, and has seen what does not fit; a choice that is only
+ *   remembered settles what columns are, not whether this file is whole
+ */
+export function buildTrace(
+  source: Source,
+  options: ReadOptions,
+  chosen = options.mapping !== undefined,
+): Result<ReadTrace, ImportError> {
   const { table, headerLine } = source;
   const log = new CleaningLog(new Set(options.otherwise));
-  const odd = oddRowsOf(source, options, log);
+  const odd = oddRowsOf(source, chosen, log);
   table.blank(odd.out);
   const guesses = understandColumns(table);
   const input: MapInput = { table, guesses, headerLine, numbersOpen: table.isOpen };
@@ -153,11 +162,10 @@ export function buildTrace(source: Source, options: ReadOptions): Result<ReadTra
       ask(input, `The times of ${timeHeader(source, time.value)} do not run on. Choose another time column.`),
     );
   }
-  const hurried = options.mapping ? null : tooHurried(input, source, time.value, rows);
+  const hurried = chosen ? null : tooHurried(input, source, time.value, rows);
   if (hurried) return fail(hurried);
   const whole = lookAtWhole(rows);
-  // A person who chose the columns has been asked.
-  if (whole.question !== null && !options.mapping) return fail(ask(input, whole.question));
+  if (whole.question !== null && !chosen) return fail(ask(input, whole.question));
   const start = rows.time_s[0]!;
   const time_s = rows.time_s.map((t) => t - start);
   return ok({

@@ -252,6 +252,16 @@ describe('choices made before for files with the same headers', () => {
     expect(result.ok).toBe(true);
   });
 
+  it('do not keep a damaged file from being asked about', async () => {
+    const leap = (i: number): number => (i < 30 ? 60 + i : Math.round(1.8 * (60 + i) + 32));
+    const text = `a,b,c\n${rows((i) => `${i},5,${leap(i)}`)}\n`;
+    const { result } = await read(text);
+    expect(!result.ok && result.error.message).toMatch(/unit changed there/);
+    expect((await read(text, { mapping })).result.ok).toBe(true);
+    const short = await read(`a,b,c\n${rows((i) => (i % 2 ? `${i},${50 + i}` : `${i},5,${50 + i}`))}\n`);
+    expect(!short.result.ok && short.result.error.message).toMatch(/another number of cells/);
+  });
+
   it('give way to those made now, and files with other headers know none', async () => {
     const text = `a,b,c\n${rows((i) => `${i},5,${50 + i}`)}\n`;
     const now = { 0: { channel: 'time_s', unit: 's' }, 2: { channel: 'ect_c', unit: '°C' } } as const;

@@ -39,7 +39,7 @@ export function rememberingReading(
     if (!known) return buildTrace(source, options);
     const chosen = { ...options, ...known.choices };
     if (!known.asRead) again = chosen;
-    return buildTrace(source, chosen);
+    return buildTrace(source, chosen, false);
   };
   return { reading: { options, build }, again: () => again };
 }

@@ -2,12 +2,12 @@ import type { ImportError } from '../importError';
 import { plural } from './lineList';
 import { gridReader } from './gridReader';
 import { withNotes, type SourceReader } from './readers';
-import { ALIGNED, RecordSplitter, type TextRecord } from './records';
+import { isBlanks, RecordSplitter, type TextRecord } from './records';
 
 const DELIMITER_NAME: Readonly<Record<string, string>> = { ',': 'comma', ';': 'semicolon', '\t': 'tab', '|': 'pipe' };
 
 const describe = (delimiter: string): string =>
-  delimiter === ALIGNED ? 'aligned by blanks' : `${DELIMITER_NAME[delimiter] ?? `"${delimiter}"`} separated`;
+  isBlanks(delimiter) ? delimiter : `${DELIMITER_NAME[delimiter] ?? `"${delimiter}"`} separated`;
 
 /** Reader for delimited text. */
 export function delimitedReader(

@@ -46,6 +46,11 @@ export interface GridReader {
 
 const isBlank = (cells: readonly Cell[]): boolean => cells.every((c) => typeof c === 'string' && c.trim() === '');
 
+/** A line that is drawn between rows. */
+const isRule = (cells: readonly Cell[]): boolean =>
+  cells.every((c) => typeof c === 'string' && /^[-=+|:─━═┼│┌┐└┘├┤┬┴\s]*$/.test(c)) &&
+  /[-=─━═]{2}/.test(cells.join(' '));
+
 /** Rows of figures above a header from which on they are worth a remark. */
 const FEWEST_UNREAD = 3;
 const isFigures = (cells: readonly Cell[]): boolean => {
@@ -269,7 +274,7 @@ export function gridReader(how: GridHow): GridReader {
   return {
     source,
     take: (cells, line) => {
-      if (isBlank(cells)) {
+      if (isBlank(cells) || isRule(cells)) {
         return ++blanks > MOST_BLANK ? tooManyBlank() : null;
       }
       if (!waiting) return laid!.add({ cells, line });

@@ -48,9 +48,31 @@ describe('RecordSplitter', () => {
     ['comma', 'a,b\n1,2\n', ','],
     ['semicolon with decimal commas', 'a;b\n1,5;2,5\n1,6;2,6\n', ';'],
     ['tab', 'a\tb\n1\t2\n', '\t'],
-    ['blanks', 'time_s   ect_c\n0        20.5\n10       21.5\n', 'aligned'],
+    ['blanks', 'time_s   Coolant temp\n0        20.5\n10       21.5\n', 'aligned by blanks'],
+    ['single blanks', ' time_s ect_c rpm\n1      0  20.5 800\n2     10  21.5 810\n', 'parted by blanks'],
     ['named', 'sep=|\na|b\n', '|'],
   ])('%s', (_, text, delimiter) => expect(chooseDelimiter(text)).toBe(delimiter));
+});
+
+describe('tables as shells print them', () => {
+  const line = (i: number): string =>
+    `${String(10 * i).padStart(6)} | ${warming(i).toFixed(1).padStart(5)} | ${800 + i}`;
+  it.each([
+    [
+      'with rules',
+      `${table(' time_s | ect_c | rpm ', 40, line).replace('\n', '\n--------+-------+-----\n')}(40 rows)\n`,
+    ],
+    [
+      'in boxes',
+      `┌────────┬───────┬─────┐\n${table('│ time_s │ ect_c │ rpm │', 40, (i) => `│${line(i).replaceAll('|', '│')}│`)}└────────┴───────┴─────┘\n`,
+    ],
+    ['with a number in front', table('  time_s ect_c rpm', 40, (i) => `${i + 1} ${line(i).replaceAll('|', '')}`)],
+  ])('%s', (_, text) => {
+    const { trace } = good(text);
+    expect(trace.channels.ect_c[10]).toBe(warming(10));
+    expect(trace.channels.rpm![39]).toBe(839);
+    expect(trace.time_s.at(-1)).toBe(390);
+  });
 });
 
 describe('text that was made to take long takes no time', () => {

@@ -1,10 +1,16 @@
 import Papa from 'papaparse';
+import { readHeader } from '../words/headers';
 import { LONGEST_LINE } from './lineCutter';
 import { LineList } from './lineList';
 
-/** Blanks, two or more, or tabs: tables aligned for the eye. */
-export const ALIGNED = 'aligned';
-const DELIMITERS = [',', ';', '\t', '|', ALIGNED] as const;
+/** Tables aligned for the eye: two or more blanks part cells, or any. */
+const ALIGNED = 'aligned by blanks';
+const WORDS = 'parted by blanks';
+const DELIMITERS = [',', ';', '\t', '|', '│', ALIGNED, WORDS] as const;
+/** How far a delimiter is trusted: commas stand in numbers too, blanks in names. */
+const TRUST: Readonly<Partial<Record<string, number>>> = { ',': 0.6, [ALIGNED]: 0.2, [WORDS]: 0.1 };
+/** Delimiters that are no single character. */
+export const isBlanks = (delimiter: string): boolean => delimiter === ALIGNED || delimiter === WORDS;
 /** Text from which the delimiter is told, characters. */
 const DELIMITER_HEAD = 40_000;
 /** Lines over which a quoted cell may run. */
@@ -24,18 +30,19 @@ const unquoted = (cell: string): string => cell.replace(/"/g, '');
 /** The cells of a line without any quote that means something. */
 function plainCells(line: string, delimiter: string): string[] {
   if (delimiter === ALIGNED) return line.trim().split(/ {2,}|\t+/);
+  if (delimiter === WORDS) return line.trim().split(/\s+/);
   return line.split(delimiter);
 }
 
 function quotedCells(line: string, delimiter: string): string[] {
-  if (line.length > LONGEST_QUOTED || delimiter === ALIGNED) return plainCells(line, delimiter).map(unquoted);
+  if (line.length > LONGEST_QUOTED || isBlanks(delimiter)) return plainCells(line, delimiter).map(unquoted);
   const rows = Papa.parse<string[]>(line, { delimiter, newline: '\n' }).data;
   return rows.length === 1 || line.includes('\n') ? rows[0]! : plainCells(line, delimiter).map(unquoted);
 }
 
 /** The cells of lines with balanced quotes, all at once where the library agrees that each is a row. */
 function cellsOf(lines: readonly string[], delimiter: string): string[][] {
-  if (delimiter !== ALIGNED && lines.every((l) => l.length <= LONGEST_QUOTED)) {
+  if (!isBlanks(delimiter) && lines.every((l) => l.length <= LONGEST_QUOTED)) {
     const rows = Papa.parse<string[]>(lines.join('\n'), { delimiter, newline: '\n' }).data;
     if (rows.length === lines.length) return rows;
   }
@@ -140,14 +147,25 @@ export function chooseDelimiter(head: string): string {
     for (const { cells } of [...splitter.push(text), ...splitter.finish()]) {
       if (cells.length > 1) widths.set(cells.length, (widths.get(cells.length) ?? 0) + 1);
     }
-    const trust = delimiter === ',' ? 0.6 : delimiter === ALIGNED ? 0.2 : 1;
     for (const [width, count] of widths) {
-      const score = count * Math.min(width, 12) * trust;
+      const score = count * Math.min(width, 12) * (TRUST[delimiter] ?? 1);
       if (score > bestScore) {
         bestScore = score;
         best = delimiter;
       }
     }
   }
-  return best;
+  return best === ALIGNED && holdsTwo(text) ? WORDS : best;
 }
+
+/** Single blanks part cells too: two numbers stand in one, or the names of the header do. */
+const holdsTwo = (text: string): boolean =>
+  new RecordSplitter(ALIGNED)
+    .push(text)
+    .some(({ cells }) => cells.some((c) => TWO_NUMBERS.test(c)) || (cells.length === 1 && isHeader(cells[0]!)));
+const isHeader = (line: string): boolean =>
+  line
+    .slice(0, LONGEST_QUOTED)
+    .split(/\s+/)
+    .filter((word) => readHeader(word).channel !== null && readHeader(word).sure).length >= 2;
+const TWO_NUMBERS = /^-?\d+(?:[.,]\d+)? -?\d+(?:[.,]\d+)?$/;
