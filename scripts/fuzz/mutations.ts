@@ -178,7 +178,8 @@ export const MUTATIONS: readonly Mutation[] = [
       for (let i = middle; at > 0 && i < log.lines.length; i++) {
         const cells = cellsOf(log, i);
         const value = Number(cells[at]);
-        if (Number.isFinite(value)) cells[at] = (1.8 * value + 32).toFixed(1);
+        const other = log.american ? (value - 32) / 1.8 : 1.8 * value + 32;
+        if (Number.isFinite(value)) cells[at] = other.toFixed(1);
         log.lines[i] = cells.join(log.delimiter);
       }
     },

@@ -14,10 +14,11 @@ const TAKES_ROWS = new Set(['the end lost', 'the end cut within a line', 'bytes 
 
 /** The mutated log of a seed. */
 export function fuzzCase(seed: number): FuzzCase {
-  const random = seeded(seed * 2654435761);
+  const random = seeded(seed);
   const truth = drive(random);
   const written: Written = random() < 0.12 ? writeJson(truth, random) : writeTable(truth, random);
-  const mutations: Mutation[] = Array.from({ length: whole(random, 1, 2) }, () => pick(random, MUTATIONS));
+  const drawn: Mutation[] = Array.from({ length: whole(random, 1, 2) }, () => pick(random, MUTATIONS));
+  const mutations = [...new Set(drawn)];
   for (const m of mutations) if ('lines' in m && written.lines.length > 8) m.lines(written, random);
   let bytes = bytesOf(written);
   for (const m of mutations) if ('bytes' in m) bytes = m.bytes(bytes, random);

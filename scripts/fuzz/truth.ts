@@ -1,3 +1,5 @@
+import { scrambledRandom } from '../../src/core/plant';
+
 /** Drives for fuzzing the import: what a logger saw, known row by row. */
 export type Random = () => number;
 
@@ -13,15 +15,10 @@ export interface TruthRow {
 export const CHANNELS = ['ect_c', 'iat_c', 'speed_kmh', 'rpm', 'load_pct'] as const;
 export type FuzzChannel = (typeof CHANNELS)[number];
 
-/** A small generator with a seed; Mulberry32. Source: https://github.com/bryc/code (public domain). */
+/** Numbers from 0 to 1 that a seed gives. */
 export function seeded(seed: number): Random {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = Math.imul(a ^ (a >>> 15), 1 | a);
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
+  const draws = scrambledRandom(seed);
+  return () => draws.uniform(0, 1);
 }
 
 export const pick = <T>(random: Random, from: readonly T[]): T => from[Math.floor(random() * from.length)]!;

@@ -9,6 +9,8 @@ export interface Written {
   readonly pack: 'none' | 'gzip' | 'zip' | 'workbook' | 'open document' | 'page';
   readonly crlf: boolean;
   readonly bom: boolean;
+  /** Temperatures are in °F. */
+  readonly american: boolean;
   /** Columns that the file holds. */
   readonly channels: readonly FuzzChannel[];
 }
@@ -136,6 +138,7 @@ export function writeTable(truth: readonly TruthRow[], random: Random): Written 
     pack: packing(random, quoted),
     crlf: random() < 0.3,
     bom: random() < 0.15,
+    american,
     channels,
   };
 }
@@ -158,7 +161,7 @@ export function writeJson(truth: readonly TruthRow[], random: Random): Written {
     const keys = Object.keys(records[0]!);
     lines = JSON.stringify(Object.fromEntries(keys.map((k) => [k, records.map((r) => r[k])]))).split('\n');
   }
-  return { lines, delimiter: ',', pack: 'none', crlf: false, bom: false, channels };
+  return { lines, delimiter: ',', pack: 'none', crlf: false, bom: false, american: false, channels };
 }
 
 /** The bytes of a log. */

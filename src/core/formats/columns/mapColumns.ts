@@ -2,6 +2,7 @@ import { CHANNEL_NAMES, CHANNELS, fail, ok, type ChannelName, type Result } from
 import { convertColumn } from '../words/columnUnits';
 import type { ImportError } from '../importError';
 import type { ColumnChoice } from '../importReport';
+import { presentSample } from '../table/growingNumbers';
 import type { RowTable } from '../table/rowTable';
 import { readHeader } from '../words/headers';
 import type { ColumnGuess, MappedColumn } from '../column';
@@ -84,6 +85,34 @@ function candidatesFor(input: MapInput, channel: ChannelName): MappedColumn[] {
     .sort((a, b) => rank(a) - rank(b) || a.column - b.column);
 }
 
+/** A coolant that gains less than this over a log and stays below this, K and °C, is not seen to warm up. */
+const STILL_K = 12;
+const COLD_C = 60;
+
+function staysCold(table: RowTable, coolant: MappedColumn): boolean {
+  const { numbers } = table.columns[coolant.column]!;
+  const values = presentSample(numbers);
+  convertColumn(values, coolant.unit ?? temperatureUnit(numbers, false).unit);
+  const sorted = values.sort();
+  const [low = NaN, high = NaN] = [0.05, 0.95].map((q) => sorted[Math.floor(q * (sorted.length - 1))]);
+  return high - low < STILL_K && high < COLD_C;
+}
+
+/** A coolant climbs by this, K, in steps of less than that, and ends below what boils, °C. */
+const CLIMB_K = 15;
+const LONGEST_STEP_K = 6;
+const HOTTEST_C = 130;
+const COLDEST_C = -45;
+
+/** True for figures that climb as a warm-up does. */
+function climbs(table: RowTable, at: number): boolean {
+  const values = presentSample(table.columns[at]!.numbers);
+  if (values.length < 10 || values.at(-1)! - values[0]! < CLIMB_K) return false;
+  return values.every(
+    (v, i) => v < HOTTEST_C && v > COLDEST_C && (i === 0 || Math.abs(v - values[i - 1]!) < LONGEST_STEP_K),
+  );
+}
+
 /** Splits what reads as coolant into the engine's sensor, a second one, and the same one told twice. */
 function mapCoolant(input: MapInput): Result<{ columns: MappedColumn[]; notes: string[] }, ImportError> {
   const all = candidatesFor(input, 'ect_c');
@@ -107,6 +136,15 @@ function mapCoolant(input: MapInput): Result<{ columns: MappedColumn[]; notes: s
   }
   const first = sure[0] ?? all[0];
   if (!first) return fail(noCoolant(input));
+  const climber = input.guesses.find((g) => g.origin === 'values' && climbs(input.table, g.column));
+  if (climber && staysCold(input.table, first)) {
+    return fail(
+      ask(
+        input,
+        `${first.header} hardly moves, and ${climber.header} climbs as a coolant does: names and columns may be shifted. Choose which one is the coolant.`,
+      ),
+    );
+  }
   const notes: string[] = [];
   if (first.confidence === 'likely')
     notes.push(`${first.header} is the only temperature and was taken for the coolant.`);

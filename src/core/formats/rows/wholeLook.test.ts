@@ -34,6 +34,11 @@ describe('one look at the whole trace', () => {
     expect(bad(text).message).toMatch(/faster than any/);
   });
 
+  it('asks about a log of several days', () => {
+    const text = table('time (s),ECT (°C)', 60, (i) => `${i < 30 ? i : 400_000 + i},${warming(i)}`);
+    expect(bad(text).message).toMatch(/lasts 4.6 days/);
+  });
+
   it('remarks on a start below the air, and not on a sender without contact', () => {
     const from = (start: number) => table('time_s,ect_c,iat_c', 60, (i) => `${i},${start + i / 4},25`);
     expect(good(from(-5)).report.notes.join()).toMatch(/no engine is colder/);

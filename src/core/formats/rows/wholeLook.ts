@@ -11,7 +11,7 @@ export interface WholeLook {
 }
 
 /** A change of unit lifts or drops a reading by at least this, K, from one row to the next within so many seconds. */
-const LEAST_LEAP_K = 15;
+const LEAST_LEAP_K = 10;
 const LEAP_WITHIN_S = 60;
 /** Fewest readings before and after a change of unit. */
 const SIDE_ROWS = 3;
@@ -35,6 +35,9 @@ const IDLE_RPM = [300, 2200] as const;
 /** No engine turns more slowly, but for a moment when it starts or stops, rpm. */
 const SLOWEST_RPM = 100;
 const MOST_TOO_SLOW = 0.06;
+/** No drive lasts as long, days. */
+const LONGEST_D = 1.5;
+const DAY_S = 86_400;
 /** Rows of a long log that are looked at for engine and road speed. */
 const MOST_LOOKED_AT = 20_000;
 /** Fewest rows that say something. */
@@ -83,17 +86,19 @@ function longSteps({ time_s, channels }: CleanRows): number {
  * again, or comes back; a unit changes once, and by exactly what units differ.
  */
 function unitChange(rows: CleanRows, values: Float64Array): { at: number; before: number; after: number } | null {
-  if (!leaps(values)) return null;
+  if (values.length < 2 * SIDE_ROWS || !leaps(values)) return null;
   const places = Array.from(values.keys()).filter((i) => Number.isFinite(values[i]!));
+  if (places.length < 2 * SIDE_ROWS) return null;
   // The middle of three: one damaged cell is no leap.
-  const at = (k: number): number => values[places[Math.max(0, Math.min(places.length - 1, k))]!]!;
-  const smooth = places.map((_, k) => middleOfThree(at(k - 1), at(k), at(k + 1)));
+  const at = (k: number): number => values[places[k]!]!;
+  const inner = (k: number): number => Math.max(1, Math.min(places.length - 2, k));
+  const smooth = places.map((_, k) => middleOfThree(at(inner(k) - 1), at(inner(k)), at(inner(k) + 1)));
   let found: { at: number; before: number; after: number } | null = null;
   for (let k = 1; k < places.length; k++) {
     if (Math.abs(smooth[k]! - smooth[k - 1]!) < LEAST_LEAP_K) continue;
     if (found || k < SIDE_ROWS || places.length - k < SIDE_ROWS) return null;
     if (rows.time_s[places[k]!]! - rows.time_s[places[k - 1]!]! > LEAP_WITHIN_S) return null;
-    found = { at: places[k]!, before: smooth[k - 1]!, after: smooth[k]! };
+    found = { at: places[k]!, before: at(k - 1), after: at(k) };
   }
   if (!found) return null;
   const [low, high] = [found.before, found.after].sort((a, b) => a - b) as [number, number];
@@ -169,6 +174,12 @@ export function lookAtWhole(rows: CleanRows): WholeLook {
   if (change) {
     questions.push(
       `The coolant reads ${round(change.before)} and then ${round(change.after)} from line ${rows.lines[change.at]} on, as if its unit changed there. Split the file there and read each part in its own unit.`,
+    );
+  }
+  const days = (rows.time_s.at(-1)! - rows.time_s[0]!) / DAY_S;
+  if (days > LONGEST_D) {
+    questions.push(
+      `By its times the log lasts ${days.toFixed(1)} days, and no drive does. Choose another unit or another column for the time, or split the file.`,
     );
   }
   if (longSteps(rows) > MOST_LONG_STEPS) {

@@ -31,6 +31,13 @@ describe('damaged times', () => {
     expect(report.cleaning.map((c) => c.kind)).toEqual(['wrong-time']);
   });
 
+  it('clocks with dots are clocks, not dates', () => {
+    const two = (n: number): string => String(n).padStart(2, '0');
+    const clock = (i: number): string => `11.${two(17 + Math.floor(i / 6))}.${two((10 * i) % 60)}`;
+    const { report } = good(withTimes('Time', {}, clock));
+    expect(report).toMatchObject({ duration_s: 790, clock: { kind: 'day', start_s: 11 * 3600 + 17 * 60 } });
+  });
+
   it('a damaged clock cell is no midnight', () => {
     const two = (n: number): string => String(n).padStart(2, '0');
     const clock = (i: number): string => `08:${two(Math.floor(i / 6))}:${two((10 * i) % 60)}`;
@@ -38,8 +45,8 @@ describe('damaged times', () => {
   });
 
   it('by choice the times are taken as they are', () => {
-    const read = good(withTimes('time (s)', { 79: '9999999' }), { otherwise: ['wrong-time'] });
-    expect(read.report.duration_s).toBe(9_999_999);
+    const read = good(withTimes('time (s)', { 79: '99999' }), { otherwise: ['wrong-time'] });
+    expect(read.report.duration_s).toBe(99_999);
   });
 
   it('a row that only stands elsewhere keeps its time', () => {

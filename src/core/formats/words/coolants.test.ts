@@ -66,6 +66,13 @@ describe('which of two', () => {
     expect(bad(two('Coolant temp A (°C)', 'Coolant temp C (°C)')).message).toMatch(/both called coolant temperature/);
   });
 
+  it('a name too many puts the coolant under another: asked where the named one does not warm up', () => {
+    const text = table('Time (s),Latitude,ECT (°C),RPM', 90, (i) => `${i},${warming(i)},${12 + (i % 3)},800`);
+    expect(bad(text).message).toMatch(/ECT \(°C\) hardly moves, and Latitude climbs/);
+    const cold = table('Time (s),Latitude,ECT (°C),RPM', 90, (i) => `${i},${(49 + i / 1e4).toFixed(4)},12,800`);
+    expect(good(cold).trace.channels.ect_c[5]).toBe(12);
+  });
+
   it('the dash does not push the engine’s column away', () => {
     const { trace } = good(two('Temp. eau combiné', 'T_COOL'));
     expect(trace.channels.ect_c[10]).toBe(warming(10));
