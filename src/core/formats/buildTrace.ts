@@ -166,10 +166,13 @@ export function buildTrace(
   if (hurried) return fail(hurried);
   const whole = lookAtWhole(rows);
   if (whole.question !== null && !chosen) return fail(ask(input, whole.question));
+  const { ect_c, ...others } = rows.channels;
+  for (const name of whole.leaveOut) if (name !== 'ect_c') delete others[name];
+  const kept = taken.filter((t) => !(whole.leaveOut as readonly string[]).includes(t.channel));
   const start = rows.time_s[0]!;
   const time_s = rows.time_s.map((t) => t - start);
   return ok({
-    trace: { time_s, channels: { ...rows.channels, ect_c: rows.channels.ect_c! } },
+    trace: { time_s, channels: { ...others, ect_c: ect_c! } },
     guesses,
     previews: previewsOf(table),
     options,
@@ -177,8 +180,8 @@ export function buildTrace(
       rows: time_s.length,
       duration_s: time_s.at(-1)!,
       format: source.described,
-      columns: [...timeColumns(source, time.value), ...taken],
-      ignored: ignoredHeaders(source, time.value, taken),
+      columns: [...timeColumns(source, time.value), ...kept],
+      ignored: ignoredHeaders(source, time.value, kept),
       notes: [
         ...mapping.value.notes,
         ...remarks(rows, time.value, source),

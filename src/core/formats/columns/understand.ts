@@ -149,7 +149,7 @@ function isRatherFahrenheit(values: Float64Array): boolean {
 }
 
 /** Readings between these, °C or °F, belong to an overheating engine in one unit and to a cool one in the other. */
-const DOUBTFUL = [118, 142] as const;
+const DOUBTFUL = [108, 142] as const;
 
 /** Unit of a temperature column that names none, and whether its values leave it open. */
 export function temperatureUnit(

@@ -50,7 +50,11 @@ describe('one look at the whole trace', () => {
   it('remarks on engine speeds that are none', () => {
     const text = (rpm: (i: number) => number) =>
       table('time_s,ect_c,speed_kmh,rpm', 60, (i) => `${i},${warming(i)},50,${rpm(i)}`);
-    expect(good(text((i) => (i % 3 ? 1800 : 1.8))).report.notes.join()).toMatch(/below 100 rpm in 33 %/);
+    const mixed = good(text((i) => (i % 3 ? 1800 : 1.8)));
+    expect(mixed.report.notes.join()).toMatch(/below 100 rpm in 33 %.*left out/);
+    expect(mixed.trace.channels.rpm).toBeUndefined();
+    expect(mixed.report.ignored).toEqual(['rpm']);
+    expect(good(text((i) => (i % 10 ? 1800 : 1.8))).trace.channels.rpm).toBeDefined();
     expect(good(text(() => 400)).report.notes.join()).toMatch(/while the car is driven/);
     expect(good(text(() => 1800)).report.notes).toEqual([]);
   });

@@ -8,6 +8,8 @@ export interface WholeLook {
   readonly notes: readonly string[];
   /** What would change any verdict, for a person to settle; null where nothing would. */
   readonly question: string | null;
+  /** Channels that cannot be what they are called. */
+  readonly leaveOut: readonly ChannelName[];
 }
 
 /** A change of unit lifts or drops a reading by at least this, K, from one row to the next within so many seconds. */
@@ -35,6 +37,8 @@ const IDLE_RPM = [300, 2200] as const;
 /** No engine turns more slowly, but for a moment when it starts or stops, rpm. */
 const SLOWEST_RPM = 100;
 const MOST_TOO_SLOW = 0.06;
+/** From this share on it is no engine speed at all. */
+const NO_ENGINE = 0.2;
 /** No drive lasts as long, days. */
 const LONGEST_D = 1.5;
 const DAY_S = 86_400;
@@ -204,12 +208,13 @@ export function lookAtWhole(rows: CleanRows): WholeLook {
     );
   }
   const slow = turningTooSlowly(rows.channels.rpm);
+  const isNoEngine = slow > NO_ENGINE;
   if (slow > MOST_TOO_SLOW) {
     notes.push(
-      `The engine turns below ${SLOWEST_RPM} rpm in ${round(100 * slow)} % of its rows: thousands may have been read as decimals, or it is another column.`,
+      `The engine turns below ${SLOWEST_RPM} rpm in ${round(100 * slow)} % of its rows: thousands may have been written as decimals, or it is another column.${isNoEngine ? ' Engine speed was left out.' : ''}`,
     );
   }
-  const { driven, standing } = rpmByRoad(rows);
+  const { driven, standing } = isNoEngine ? { driven: [], standing: [] } : rpmByRoad(rows);
   if (driven.length >= FEWEST_ROWS && middle(driven) < SLOWEST_DRIVING_RPM) {
     notes.push(
       `The engine turns at ${round(middle(driven))} rpm while the car is driven: engine speed or road speed may be another column or unit.`,
@@ -219,5 +224,5 @@ export function lookAtWhole(rows: CleanRows): WholeLook {
       `The engine turns at ${round(middle(standing))} rpm at a standstill: engine speed or road speed may be another column or unit.`,
     );
   }
-  return { notes, question: questions[0] ?? null };
+  return { notes, question: questions[0] ?? null, leaveOut: isNoEngine ? ['rpm'] : [] };
 }
