@@ -110,7 +110,16 @@ describe('readTrace: what it refuses, where, and how to mend it', () => {
 });
 
 describe('readTrace: properties', () => {
-  const series = fc.array(fc.integer({ min: -40, max: 130 }), { minLength: 4, maxLength: 40 });
+  /** Coolants that move as coolants do: what leaps about is asked about. */
+  const series = fc
+    .tuple(
+      fc.integer({ min: -20, max: 100 }),
+      fc.array(fc.integer({ min: -4, max: 4 }), { minLength: 4, maxLength: 40 }),
+    )
+    .map(([start, steps]) => {
+      let at = start;
+      return steps.map((step) => (at = Math.max(-39, Math.min(130, at + step))));
+    });
 
   it('reads back what it writes', () => {
     fc.assert(

@@ -14,7 +14,7 @@ const traces = fc
     fc.record({
       ect: fc.integer({ min: -4, max: 4 }),
       iat: fc.option(value, { nil: NaN }),
-      rpm: fc.integer({ min: 0, max: 6000 }),
+      rpm: fc.integer({ min: 500, max: 6000 }),
     }),
     {
       minLength: 4,

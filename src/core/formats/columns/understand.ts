@@ -3,6 +3,7 @@ import { convertColumn, guessTemperatureUnit, unitFits } from '../words/columnUn
 import type { ColumnGuess, Preview } from '../column';
 import { readHeader } from '../words/headers';
 import { presentSample, type GrowingNumbers } from '../table/growingNumbers';
+import { findUnitLeap } from '../rows/unitLeap';
 import type { RowTable } from '../table/rowTable';
 
 /** Points of a preview. */
@@ -26,10 +27,13 @@ function previewOf(numbers: GrowingNumbers, rows: number): Preview {
   return out;
 }
 
+/** Fewest rows of a turning engine that say how fast it turns. */
+const FEWEST_TURNING = 10;
+
 /** Figures that turn, and nearly all slower than any engine. */
 function isNoEngine(rpm: Float64Array): boolean {
   const turning = rpm.filter((v) => v > 0);
-  return turning.filter((v) => v < SLOWEST_ENGINE).length > 0.95 * turning.length && turning.length > 0;
+  return turning.filter((v) => v < SLOWEST_ENGINE).length > 0.95 * turning.length && turning.length >= FEWEST_TURNING;
 }
 
 /** True when the column's values, in its unit, are what the channel can read. */
@@ -118,7 +122,10 @@ export function understandColumns(table: RowTable): ColumnGuess[] {
       return { ...byHeader, channel: read.channel, unit, confidence: 'unsure', why };
     }
     if (unit === '°C' && isRatherFahrenheit(values)) {
-      const why = 'its values are too high for °C: they may be °F';
+      const leap = findUnitLeap(values);
+      const why = leap
+        ? `its values go over to °F on the way, from ${Math.round(leap.before)} to ${Math.round(leap.after)}: split the file there`
+        : 'its values are too high for °C: they may be °F';
       return { ...byHeader, channel: read.channel, unit: '°F', confidence: 'unsure', why };
     }
     if (read.oddUnit !== null && unit === null) {

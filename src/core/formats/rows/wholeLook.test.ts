@@ -15,6 +15,17 @@ describe('one look at the whole trace', () => {
     expect(good(switched, { mapping }).report.notes.join()).toMatch(/as if its unit changed/);
   });
 
+  it('says so too where the second unit is plain by its height', () => {
+    const high = table('Time (s),Coolant (°C)', 100, (i) => `${5 * i},${i < 50 ? 40 + i : fahrenheit(40 + i / 2)}`);
+    expect(bad(high).message).toMatch(/too high|go over to °F/);
+    const exact = table(
+      'Time (s),Coolant (°C)',
+      100,
+      (i) => `${5 * i},${i < 50 ? 40 + i / 2 : fahrenheit(40 + i / 2)}`,
+    );
+    expect(bad(exact).message).toMatch(/go over to °F on the way, from 65 to 149: split the file there/);
+  });
+
   it('leaves the leaps of a bad sender to the judge', () => {
     const leaping = table(
       'time_s,ect_c',

@@ -1,5 +1,6 @@
 import { median } from 'd3-array';
-import { fahrenheitToCelsius, type ChannelName } from '../../base';
+import type { ChannelName } from '../../base';
+import { findUnitLeap, hasLeap, type UnitLeap } from './unitLeap';
 import type { CleanRows } from './cleaning';
 
 /** What one look at the whole trace finds. */
@@ -12,13 +13,8 @@ export interface WholeLook {
   readonly leaveOut: readonly ChannelName[];
 }
 
-/** A change of unit lifts or drops a reading by at least this, K, from one row to the next within so many seconds. */
-const LEAST_LEAP_K = 10;
+/** A change of unit comes from one row to the next, within so many seconds. */
 const LEAP_WITHIN_S = 60;
-/** Fewest readings before and after a change of unit. */
-const SIDE_ROWS = 3;
-/** A leap fits a change of unit when it ends this close, K, to where that would put it. */
-const FITS_K = 2;
 /** A coolant stands this little below the air it was parked in, K: more is another unit or another column. */
 const MOST_BELOW_AIR_K = 18;
 /** A control unit shows this, °C, for a sender without contact. Source: SAE J1979, PID 05. */
@@ -48,25 +44,12 @@ const MOST_LOOKED_AT = 20_000;
 const FEWEST_ROWS = 20;
 
 const middle = (values: readonly number[]): number => median(values) ?? NaN;
-const middleOfThree = (a: number, b: number, c: number): number =>
-  Math.max(Math.min(a, b), Math.min(Math.max(a, b), c));
 const round = (value: number): string => String(Math.round(value));
 
 /** A coolant moves by less than this from row to row, K and K/s; a reading of which so many steps are longer is none. */
 const LONG_STEP_K = 5;
 const LONG_STEP_KPS = 2;
 const MOST_LONG_STEPS = 0.4;
-
-/** True where any reading stands far from the one before. */
-function leaps(values: Float64Array): boolean {
-  let last = NaN;
-  for (const v of values) {
-    if (v !== v) continue;
-    if (Math.abs(v - last) >= LEAST_LEAP_K) return true;
-    last = v;
-  }
-  return false;
-}
 
 /** Share of the steps of a reading that no coolant takes. */
 function longSteps({ time_s, channels }: CleanRows): number {
@@ -85,28 +68,15 @@ function longSteps({ time_s, channels }: CleanRows): number {
   return steps < FEWEST_ROWS ? 0 : long / steps;
 }
 
-/**
- * Where a temperature goes on in another unit: the row, and how it reads before and after. A sender that leaps does so
- * again, or comes back; a unit changes once, and by exactly what units differ.
- */
-function unitChange(rows: CleanRows, values: Float64Array): { at: number; before: number; after: number } | null {
-  if (values.length < 2 * SIDE_ROWS || !leaps(values)) return null;
-  const places = Array.from(values.keys()).filter((i) => Number.isFinite(values[i]!));
-  if (places.length < 2 * SIDE_ROWS) return null;
-  // The middle of three: one damaged cell is no leap.
-  const at = (k: number): number => values[places[k]!]!;
-  const inner = (k: number): number => Math.max(1, Math.min(places.length - 2, k));
-  const smooth = places.map((_, k) => middleOfThree(at(inner(k) - 1), at(inner(k)), at(inner(k) + 1)));
-  let found: { at: number; before: number; after: number } | null = null;
-  for (let k = 1; k < places.length; k++) {
-    if (Math.abs(smooth[k]! - smooth[k - 1]!) < LEAST_LEAP_K) continue;
-    if (found || k < SIDE_ROWS || places.length - k < SIDE_ROWS) return null;
-    if (rows.time_s[places[k]!]! - rows.time_s[places[k - 1]!]! > LEAP_WITHIN_S) return null;
-    found = { at: places[k]!, before: at(k - 1), after: at(k) };
-  }
-  if (!found) return null;
-  const [low, high] = [found.before, found.after].sort((a, b) => a - b) as [number, number];
-  return Math.abs(fahrenheitToCelsius(high) - low) < FITS_K ? found : null;
+/** Where the coolant goes on in another unit: the row, and how it reads before and after. */
+function unitChange({ time_s, channels }: CleanRows): { at: number; leap: UnitLeap } | null {
+  const ect = channels.ect_c!;
+  if (!hasLeap(ect)) return null;
+  const places = Array.from(ect.keys()).filter((i) => Number.isFinite(ect[i]!));
+  const leap = findUnitLeap(Float64Array.from(places, (i) => ect[i]!));
+  if (!leap) return null;
+  const at = places[leap.at]!;
+  return time_s[at]! - time_s[places[leap.at - 1]!]! > LEAP_WITHIN_S ? null : { at, leap };
 }
 
 /** First readings of a channel, their middle. */
@@ -174,10 +144,10 @@ export function lookAtWhole(rows: CleanRows): WholeLook {
   const notes: string[] = [];
   const questions: string[] = [];
   const ect = rows.channels.ect_c!;
-  const change = unitChange(rows, ect);
+  const change = unitChange(rows);
   if (change) {
     questions.push(
-      `The coolant reads ${round(change.before)} and then ${round(change.after)} from line ${rows.lines[change.at]} on, as if its unit changed there. Split the file there and read each part in its own unit.`,
+      `The coolant reads ${round(change.leap.before)} and then ${round(change.leap.after)} from line ${rows.lines[change.at]} on, as if its unit changed there. Split the file there and read each part in its own unit.`,
     );
   }
   const days = (rows.time_s.at(-1)! - rows.time_s[0]!) / DAY_S;

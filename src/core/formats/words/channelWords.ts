@@ -41,15 +41,15 @@ export const CHANNEL_WORDS: readonly (readonly [RegExp, ChannelName | 'time_s'])
     'ect2_c',
   ],
   [
-    /\bcoolant\b(?=.*\b(temp\w*|deg|c|f|1)\b)|\bcoolant$|^coolant|coolanttemp|\bects?1?\b|\bclt\b|\bwater\b.*\btemp|\btemp\w*\b.*\bwater\b|watertemp|wassertemp|\bengine temp|\bmotor temp|kuhlmittel|kuehlmittel|kuhlwasser|kuehlwasser|motortemp|refroidissement|refrigerante|refrigeracao|arrefecimento|liquido (di )?raffredd|raffreddamento|\btemp\w* (de l )?eau|koelvloeistof|koelwater|kylvatsk|kylvatten|kjolevaeske|kjolevann|kolevaeske|kolevand|jaahdytysnest|chlodzac|chladici|\btemp\w* (del )?motor(e)?\b|\bt ?(cool\w*|clt|mot|kw|water|wat|eau)\b|\bthw\b|\bcool(?!ing)\w*\b.*\b(t|tmp|temp\w*)\b|hutoviz|hutofolyadek|sogutma (suyu|sivisi)|motor suyu|hararet|охлажда|冷却水|冷却液|水温/,
+    /\bcoolant\b(?=.*\b(temp\w*|deg|c|f|1)\b)|\bcoolant$|^coolant|coolanttemp|\bects?1?\b|\bclt\b|\bwater\b.*\btemp|\btemp\w*\b.*\bwater\b|watertemp|wassertemp|\bengine temp|\bmotor temp|kuhlmittel|kuehlmittel|kuhlwasser|kuehlwasser|kuhlerwasser|kuehlerwasser|\btemp\w* (de |da |do |del |dell )?(agua|acqua)\b|motortemp|refroidissement|refrigerante|refrigeracao|arrefecimento|liquido (di )?raffredd|raffreddamento|\btemp\w* (de l )?eau|koelvloeistof|koelwater|kylvatsk|kylarvatsk|kylvatten|kjolevaeske|kjolevann|kole?r?vaeske|kolevand|jaahdytysnest|chlodzac|chladici|\btemp\w* (del )?motor(e)?\b|\bt ?(cool\w*|clt|mot|kw|water|wat|eau)\b|\bthw\b|\bcool(?!ing)\w*\b.*\b(t|tmp|temp\w*)\b|hutoviz|hutofolyadek|sogutma (suyu|sivisi)|motor suyu|hararet|охлажда|冷却水|冷却液|水温/,
     'ect_c',
   ],
   [
-    /^motor(hastig\w*|snelheid)\b|moottorin (pyorimis)?nopeus|rychlost motoru|velocidad (del )?motor|velocita (del )?motore|velocidade (do )?motor|vitesse (du )?moteur|\brpm\b|\bengine (speed|revs?|rev)\b|\brevs\b|drehzahl|\bregime\b|\brevolution(s|es)\b|\bn mot\b|\bgiri\b|\brotacao\b|\brotacoes\b|toerental|varvtal|turtall|omdrejning|omdr\b|kierrosluku|kierrosnopeus|kierrokset|pyorimisnopeus|\bobroty\b|predkosc obrotowa|\botac\w*|fordulat|\bdevir|оборот|частота вращ|回転|转速/,
+    /^motor(hastig\w*|snelheid)\b|moottorin (pyorimis)?nopeus|rychlost motoru|velocidad (del )?motor|velocita (del )?motore|velocidade (do )?motor|vitesse (du )?moteur|\beng\w* ?spd\b|\bn ?(mot|eng)\b|\brpm\b|\bengine (speed|revs?|rev)\b|\brevs\b|drehzahl|\bregime\b|\brevolution(s|es)\b|\bn mot\b|\bgiri\b|\brotacao\b|\brotacoes\b|toerental|varvtal|turtall|omdrejning|omdr\b|kierrosluku|kierrosnopeus|kierrokset|pyorimisnopeus|\bobroty\b|predkosc obrotowa|\botac\w*|fordulat|\bdevir|оборот|частота вращ|回転|转速/,
     'rpm',
   ],
   [
-    /\b(vehicle|road|car|gps|wheel|ground)\b.*\bspeed\b|^speed\b|\bvss\b|geschwindigkeit|\bvitesse\b|velocidad|velocita|velocidade|snelheid|hastighet|hastighed|\bfart\b|ajonopeus|^nopeus|predkosc|rychlost|\bv ?fzg\b|^obd speed|vehiclespeed|sebesseg|\bhiz\w*|скорост|車速|车速|速度/,
+    /\b(vehicle|road|car|gps|wheel|ground)\b.*\bspeed\b|^speed\b|\bveh\w* ?spd\b|\bvss\b|geschwindigkeit|\bvitesse\b|velocidad|velocita|velocidade|snelheid|hastighet|hastighed|\bfart\b|ajonopeus|^nopeus|predkosc|rychlost|\bv ?fzg\b|^obd speed|vehiclespeed|sebesseg|\bhiz\w*|скорост|車速|车速|速度/,
     'speed_kmh',
   ],
   [
@@ -84,7 +84,7 @@ export const OTHER_THINGS =
  */
 export const OTHER_COOLANTS = new RegExp(
   [
-    '\\b(radiator\\w*|kuhler\\w*|kuehler\\w*|radiateur|radiador|radiatore|kylare\\w*|koler\\w*|jaahdyttim\\w*|chlodnic\\w*|chladice)\\b',
+    '\\b(radiator\\w*|kuhler(?!wasser|flussig)\\w*|kuehler(?!wasser|fluessig)\\w*|radiateur|radiador|radiatore|kylare\\w*|koler(?!vaesk)\\w*|jaahdyttim\\w*|chlodnic\\w*|chladice)\\b',
     '\\b(return|rucklauf\\w*|ruecklauf\\w*|retour|retorno|ritorno|retur\\w*|paluu\\w*|powrot\\w*|zpatec\\w*)\\b',
     '\\b(heater|heating|heizung\\w*|chauffage|calefac\\w*|riscaldamento|aquecimento|verwarming|varme\\w*|lammit\\w*|nagrzewnic\\w*|topeni)\\b',
     'electric motor|\\be ?(motor|machine|maschine)\\b|traction|elektromotor|elektrisk motor|elmotor|moteur electrique|motor electrico|motore elettrico|motor eletrico|sahkomoottori|silnika? elektryczn',
@@ -96,6 +96,7 @@ export const OTHER_COOLANTS = new RegExp(
     '\\b(start\\w*|at start|key on|demarrage|arranque|avviamento|partida)\\b',
     '\\b(limit\\w*|grenz\\w*|threshold|schwell\\w*|seuil|umbral|soglia|grens\\w*|grans\\w*|raja|granic\\w*|warning|alarm)\\b',
     '\\b(gradient\\w*|rate|slope|derivative|steigung|change)\\b',
+    '\\bfan\\b|ventilator|lufter|ventilateur|ventilador|ventola|vifte|flakt',
     '\\b(filter\\w*|gefiltert\\w*|filtr\\w*|smoothed|geglattet)\\b',
   ].join('|'),
 );

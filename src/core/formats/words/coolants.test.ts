@@ -17,6 +17,7 @@ describe('coolant temperatures of something else', () => {
     'Coolant temperature limit',
     'Coolant temperature gradient',
     'Filtered coolant temperature',
+    'Coolant fan speed',
     'Kühlmitteltemperatur Kühler',
     'Kühlmittel Rücklauf',
     'Kühlmitteltemperatur Ersatzwert',
@@ -102,6 +103,13 @@ describe('words of more languages', () => {
     ['Otáčky motoru', 'rpm', null],
     ['Moottorin kuormitus', 'load_pct', null],
     ['Moottorin kierrokset', 'rpm', null],
+    ['Kølervæsketemperatur (°C)', 'ect_c', '°C'],
+    ['Kylarvätsketemperatur', 'ect_c', null],
+    ['Kühlerwassertemperatur', 'ect_c', null],
+    ['Temperatura da água', 'ect_c', null],
+    ['Coolant temp [K]', 'ect_c', 'K'],
+    ['Speed GPS', 'speed_kmh', null],
+    ['eng_spd', 'rpm', null],
   ])('%s', (header, channel, unit) => expect(readHeader(header)).toMatchObject({ channel, unit }));
 });
 

@@ -20,7 +20,7 @@ export interface HeaderReading {
 const UNIT_WORDS: readonly (readonly [RegExp, string])[] = [
   [/^(°|º|deg\.?\s*)?c(elsius)?$|^[°º]с$/i, '°C'],
   [/^(°|º|deg\.?\s*)?f(ahrenheit)?$/i, '°F'],
-  [/^k(elvin)?$/, 'K'],
+  [/^(°?k|kelvin)$/i, 'K'],
   [/^(km\/?h|kph|kmph|km\/t|км\/ч)$/i, 'km/h'],
   [/^(mph|mi\/h|miles\/h(our)?)$/i, 'mph'],
   [/^m\/s$/i, 'm/s'],
@@ -104,7 +104,10 @@ function splitUnit(header: string): { words: string; unit: string | null; odd?: 
     const unit = unitOfText(tail[1]!);
     // A lone letter at the end is a sensor's name more often than a unit, but for temperatures and time.
     const loneLetter = /^[a-z]$/i.test(tail[1]!) && !/^[cfksh]$/i.test(tail[1]!);
-    if (unit && !loneLetter && !/^(s|h|t)$/i.test(header)) return { words: header.slice(0, tail.index), unit };
+    // A receiver of satellites is no gram per second.
+    const isReceiver = /^gps$/i.test(tail[1]!);
+    if (unit && !loneLetter && !isReceiver && !/^(s|h|t)$/i.test(header))
+      return { words: header.slice(0, tail.index), unit };
   }
   const glued = /(Â?°[CF]|%)\s*$/.exec(header);
   if (glued) return { words: header.slice(0, glued.index), unit: unitOfText(glued[1]!) };
