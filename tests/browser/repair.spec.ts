@@ -382,6 +382,7 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
   await expect(page.getByTestId('procedure-steps').locator('> li')).toHaveCount(2);
   await page.keyboard.press('Control+z');
   await expect(page.getByTestId('procedure-steps').locator('> li')).toHaveCount(3);
+  await expect(page.getByText('Kept in this browser at every change.')).toBeVisible();
   await page.reload();
   await expect(step(2).getByLabel('From', { exact: true })).toHaveValue('1800');
   await expectClean(page);

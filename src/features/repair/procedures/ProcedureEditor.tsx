@@ -105,9 +105,15 @@ function Head({ procedure, set }: { procedure: Procedure; set: (to: Partial<Proc
   );
 }
 
+const KEPT = {
+  kept: 'Kept in this browser at every change.',
+  keeping: 'Keeping the change.',
+  'not kept': 'The last change could not be kept: save it as a file before you leave.',
+} as const;
+
 /** Where a shop writes its own procedure: kept at every key, undone, tried without a car, saved as a file. */
 export function ProcedureEditor({ id }: { id: string }) {
-  const { draft, change, undo, redo } = useProcedureDraft(id);
+  const { draft, change, kept, undo, redo } = useProcedureDraft(id);
   const [dry, setDry] = useState(false);
   // A field that is being typed in gives its words up to what the undo brings back.
   const leaveField = () => document.activeElement instanceof HTMLElement && document.activeElement.blur();
@@ -156,7 +162,9 @@ export function ProcedureEditor({ id }: { id: string }) {
           Dry run
         </button>
       </div>
-      <p className="mt-1 type-label">Kept in this browser at every change.</p>
+      <p role="status" className={`mt-1 type-label ${kept === 'not kept' ? 'text-error' : ''}`}>
+        {KEPT[kept]}
+      </p>
       {errors.length > 0 && (
         <ul className="mt-2 border-l-4 border-warning pl-3" data-testid="procedure-errors">
           {errors.map((e) => (

@@ -15,8 +15,16 @@ export interface ProcedureDraft {
   /** Undefined while it is read; null where there is none. */
   readonly draft: Result<Procedure, string> | null | undefined;
   readonly change: (to: (procedure: Procedure) => Procedure) => void;
+  /** Whether the store has what is on the screen. */
+  readonly kept: 'kept' | 'keeping' | 'not kept';
   readonly undo: (() => void) | null;
   readonly redo: (() => void) | null;
+}
+
+/** The last change and whether the store has it. */
+interface Written {
+  readonly last: Procedure | null;
+  readonly kept: ProcedureDraft['kept'];
 }
 
 /** Follows a procedure of the shop while it is written. */
@@ -28,9 +36,14 @@ export function useProcedureDraft(id: string): ProcedureDraft {
   const [past, setPast] = useState<readonly Procedure[]>([]);
   const [future, setFuture] = useState<readonly Procedure[]>([]);
   const now = own ?? (stored?.ok ? stored.value : null);
+  const [written, setWritten] = useState<Written>({ last: null, kept: 'kept' });
   const put = (next: Procedure) => {
     setOwn(next);
-    void write(putProcedure(next));
+    setWritten({ last: next, kept: 'keeping' });
+    void write(putProcedure(next)).then((stored) => {
+      // Only the last change counts: those before it are in it.
+      setWritten((w) => (w.last === next ? { ...w, kept: stored === null ? 'not kept' : 'kept' } : w));
+    });
   };
   const change: ProcedureDraft['change'] = (to) => {
     if (!now) return;
@@ -54,6 +67,7 @@ export function useProcedureDraft(id: string): ProcedureDraft {
   return {
     draft: own ? { ok: true, value: own } : stored,
     change,
+    kept: written.kept,
     undo: step(past, setPast, future, setFuture),
     redo: step(future, setFuture, past, setPast),
   };
