@@ -8,6 +8,7 @@ import { clip } from '../words/headers';
 import { sniffText } from './textEncoding';
 import { readOpenDocument } from '../sheets/openDocument';
 import { readWorkbook } from '../sheets/workbook';
+import { decoderOf } from './decoder';
 import { gunzip } from './gzip';
 import { joined } from './joined';
 import { logsIn, openArchive } from './zipArchive';
@@ -24,11 +25,6 @@ const TEXT_STEP = 128 * 1024;
 const DEEPEST = 2;
 
 const MB = 1024 * 1024;
-
-/** Every engine that runs this has one; core is compiled without the types of any. */
-declare const TextDecoder: new (encoding: string) => {
-  decode(bytes?: Uint8Array, options?: { stream: boolean }): string;
-};
 
 /** Reads a file that comes in pieces of bytes. */
 export interface LogReader<T> {
@@ -54,7 +50,7 @@ const tooLargeUnpacked = importError(
 
 /** Text in a known encoding. */
 function textContent<T>(encoding: string, reading: Reading<T>): LogReader<T> {
-  const decoder = new TextDecoder(encoding);
+  const decoder = decoderOf(encoding);
   const reader = createTextReader(reading);
   let bytesSoFar = 0;
   return {

@@ -3,6 +3,7 @@ import { Inflate } from 'pako';
 import { fail, ok, type Result } from '../../base';
 import { importError, type ImportError } from '../importError';
 import { clip } from '../words/headers';
+import { decoderOf } from './decoder';
 
 /** A file in a zip archive, as its directory tells of it. */
 export interface ZipEntry {
@@ -33,8 +34,6 @@ const MOST_ENTRIES = 2000;
 /** Bytes taken at once: deflate grows at most about a thousandfold, so a limit is seen in time. */
 const STEP = 16 * 1024;
 const MB = 1024 * 1024;
-
-declare const TextDecoder: new (encoding: string) => { decode(bytes: Uint8Array): string };
 
 const damaged = (what: string, why: string): ImportError =>
   importError('bad-archive', `${what} is damaged (${why}). Copy or export it again.`);
@@ -86,7 +85,7 @@ function listZip(bytes: Uint8Array): Result<ZipEntry[], ImportError> {
     const short = [24, 20, 42].map((o) => view.getUint32(at + o, true));
     const [size, packed, local] = longSizes(view, extraAt, Math.min(bytes.length, extraAt + extraBytes), short);
     entries.push({
-      name: new TextDecoder('utf-8').decode(bytes.subarray(nameAt, extraAt)),
+      name: decoderOf('utf-8').decode(bytes.subarray(nameAt, extraAt)),
       method: view.getUint16(at + 10, true),
       encrypted: (flags & 1) === 1,
       crc: view.getUint32(at + 16, true),

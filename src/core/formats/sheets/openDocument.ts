@@ -5,12 +5,12 @@ import { importError, type ImportError } from '../importError';
 import type { Reading } from '../readTrace';
 import { MOST_COLUMNS } from '../table/readers';
 import type { Cell } from '../words/cells';
-import { MOST_SHEETS, newSheet, readLongest, takeRow, type Sheet } from './sheet';
+import { LONGEST_TEXT, MOST_SHEETS } from './limits';
+import { newSheet, readLongest, takeRow, type Sheet } from './sheet';
 import { readPart, type Attributes } from './xml';
 
 // Elements and attributes of an OpenDocument spreadsheet. Source: ISO/IEC 26300-1:2015, 9.1 and 19.385.
 
-const LONGEST_TEXT = 200;
 /** Most rows that one element can stand for; a table goes on for a million blank ones. */
 const MOST_REPEATS = 100_000;
 const DURATION = /^-?PT(?:(\d+)H)?(?:(\d+)M)?(?:([\d.]+)S)?$/;

@@ -6,11 +6,8 @@ import { LineList } from '../table/lineList';
 import { MOST_COLUMNS, timeColumnsOf, tooLargeTable, type Source, type SourceReader } from '../table/readers';
 import { RowTable } from '../table/rowTable';
 import type { Cell } from '../words/cells';
+import { LONGEST_TEXT, MOST_SHEETS } from './limits';
 import { bare, type Attributes } from './xml';
-
-const LONGEST_TEXT = 200;
-/** Most tables of a page that are read. */
-const MOST_TABLES = 60;
 
 /** A page or the XML of a spreadsheet by its first words. */
 export const isMarkup = (head: string): boolean =>
@@ -35,7 +32,7 @@ export function pageReader(options: ReadOptions): SourceReader {
   let longest: GridReader | null = null;
 
   const open = (name: string, a: Attributes): void => {
-    if (name === 'table' && grids.length < MOST_TABLES) {
+    if (name === 'table' && grids.length < MOST_SHEETS) {
       const grid = gridReader({
         kind: 'page',
         described: 'table of a page',

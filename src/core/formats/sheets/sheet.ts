@@ -13,9 +13,6 @@ export interface Sheet {
   error: ImportError | null;
 }
 
-/** Most sheets read. */
-export const MOST_SHEETS = 60;
-
 /** Begins a sheet. */
 export function newSheet<T>(
   about: { readonly name: string; readonly hidden: boolean; readonly kind: SourceKind; readonly described: string },

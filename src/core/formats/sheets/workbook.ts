@@ -6,7 +6,8 @@ import type { Reading } from '../readTrace';
 import { MOST_COLUMNS } from '../table/readers';
 import type { Cell } from '../words/cells';
 import { shownBy, textOfSerial, type Shown } from './serialDates';
-import { MOST_SHEETS, newSheet, readLongest, takeRow, type Sheet } from './sheet';
+import { LONGEST_TEXT, MOST_SHEETS } from './limits';
+import { newSheet, readLongest, takeRow, type Sheet } from './sheet';
 import { bare, readPart, type Attributes } from './xml';
 
 // Parts and attributes of a workbook. Source: ISO/IEC 29500-1 (SpreadsheetML), 18.2 to 18.8.
@@ -17,8 +18,7 @@ interface SheetPart {
   readonly part: string;
 }
 
-/** Longest text of a cell that is kept, characters, and most texts that cells share. */
-const LONGEST_TEXT = 200;
+/** Most texts that cells share. */
 const MOST_SHARED = 1_000_000;
 
 /** What all sheets of a workbook share. */

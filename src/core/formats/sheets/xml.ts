@@ -1,12 +1,9 @@
 import type { Parser } from 'htmlparser2';
+import { decoderOf } from '../bytes/decoder';
 import type { Archive } from '../bytes/zipArchive';
 import type { ImportError } from '../importError';
 
 export type Attributes = Readonly<Record<string, string>>;
-
-declare const TextDecoder: new (encoding: string) => {
-  decode(bytes?: Uint8Array, options?: { stream: boolean }): string;
-};
 
 /** A name without the prefix of its namespace: writers choose the prefix. */
 export const bare = (name: string): string => {
@@ -25,7 +22,7 @@ export function readPart(
   parser: Parser,
   stopped: () => ImportError | null = () => null,
 ): ImportError | null {
-  const decoder = new TextDecoder('utf-8');
+  const decoder = decoderOf('utf-8');
   const error = archive.unpack(part, (bytes) => {
     parser.write(decoder.decode(bytes, { stream: true }));
     return stopped();
