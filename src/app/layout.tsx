@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { DemoLoader } from '@/features/demo/DemoLoader';
 import { JudgingBar } from '@/features/judging/JudgingBar';
 import { AppShell } from '@/features/shell/AppShell';
+import { StoreGate } from '@/features/shell/StoreGate';
 import './globals.css';
 
 export const metadata: Metadata = {
@@ -23,8 +24,12 @@ export default function RootLayout({ children }: { children: ReactNode }) {
         <script dangerouslySetInnerHTML={{ __html: themeScript }} />
       </head>
       <body className="min-h-dvh bg-base-100 font-sans text-base-content antialiased">
-        <AppShell status={<JudgingBar />}>{children}</AppShell>
-        <DemoLoader wanted={process.env.VARMEK_DEMO === '1'} />
+        <StoreGate>
+          <AppShell status={<JudgingBar />}>
+            {children}
+            <DemoLoader wanted={process.env.VARMEK_DEMO === '1'} />
+          </AppShell>
+        </StoreGate>
       </body>
     </html>
   );

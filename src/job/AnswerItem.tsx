@@ -5,7 +5,7 @@ import { catalogueItem, type ItemId } from '@/core/evidence';
 import { giveAnswer, undoEntries, type NewEntry } from '@/storage/entries';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import { useJob } from './JobProvider';
-import { useWrite } from './useWrite';
+import { useKeep } from './useKeep';
 
 /** What an answer is kept as, by where its item belongs. */
 function entryFor(item: ItemId, answer: string, minute: number | null): NewEntry<'statement' | 'check' | 'bench'> {
@@ -29,7 +29,7 @@ export function AnswerItem({
   large?: boolean;
 }) {
   const { job, entries } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const { ask, answers } = catalogueItem(item);
   return (
     <AnswerButtons
@@ -37,7 +37,7 @@ export function AnswerItem({
       label={label ?? ask}
       answers={answers}
       chosen={standingAnswer(entries, item)?.answer ?? null}
-      onChoose={(answer) => void write(giveAnswer(job.id, entryFor(item, answer, minute)), { undo: undoEntries })}
+      onChoose={(answer) => keep(() => giveAnswer(job.id, entryFor(item, answer, minute)), { undo: undoEntries })}
     />
   );
 }

@@ -7,13 +7,13 @@ import { useUnits } from '@/ui/units';
 import { causeLook } from './causeLook';
 import { movedText } from './jobWords';
 import { useJob } from './JobProvider';
-import { useWrite } from './useWrite';
+import { useKeep } from './useKeep';
 
 /** Every piece of evidence of the open job: what was seen, where, and how far it moved the odds; each can be taken back. */
 export function EvidenceTable() {
   const { job, case: found } = useJob();
   const { lines, unknown } = found;
-  const write = useWrite();
+  const keep = useKeep();
   const { say } = useUnits();
   if (lines.length === 0 && unknown.length === 0) {
     return (
@@ -71,7 +71,7 @@ export function EvidenceTable() {
                       className="btn btn-square btn-ghost btn-sm"
                       aria-label={`Take back: ${say(line.seen)}`}
                       onClick={() =>
-                        void write(takeBack(job.id, line.entryId), {
+                        keep(() => takeBack(job.id, line.entryId), {
                           says: `Taken back: ${say(line.seen)}.`,
                           undo: undoEntries,
                         })

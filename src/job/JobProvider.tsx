@@ -6,9 +6,12 @@ import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'r
 import type { Case } from '@/core/case';
 import { readSheet, type RepairSheet } from '@/core/repair';
 import { loadRepair } from '@/storage/repairs';
+import { judgeTracesAgain } from '@/storage/traces';
 import { loadDrives, loadJob, putSummary, type JobDetail, type JobDrives } from '@/storage/jobs';
-import { caseOfJob, summaryBasis, summaryOf } from './caseOfJob';
+import { summaryBasis, summaryOf } from './caseOfJob';
+import { soundCase } from './soundFindings';
 import { useFigures, type ShopFigures } from './useFigures';
+import { useKeep } from './useKeep';
 import { useWrite } from './useWrite';
 
 /** An open job: what is kept of it, and what follows from that. */
@@ -30,6 +33,7 @@ export function useJob(): OpenJob {
 }
 
 const NO_REPAIR = { repair: null, repairUnread: null } as const;
+const NONE_YET: { readonly open: OpenJob | null; readonly broken: readonly string[] } = { open: null, broken: [] };
 
 /**
  * Opens a job once for all that is shown of it: one query for its chronicle, one for its drives, one case. Screens below
@@ -50,10 +54,17 @@ export function JobProvider({
   const repair = useLiveQuery(async () => (await loadRepair(jobId)) ?? null, [jobId]);
   const shop = useFigures();
   const write = useWrite();
-  const open = useMemo((): OpenJob | null => {
+  const keep = useKeep();
+  const sound = useMemo(() => {
     if (!detail || !drives || !shop) return null;
-    return { ...detail, ...drives, ...shop, case: caseOfJob(detail, drives.findings, shop.figures), ...NO_REPAIR };
+    const { case: found, broken } = soundCase(detail, drives.findings, shop.figures);
+    const findings = drives.findings.filter((f) => !broken.includes(f.traceId));
+    return { broken, open: { ...detail, ...drives, findings, ...shop, case: found, ...NO_REPAIR } };
   }, [detail, drives, shop]);
+  const { open, broken } = sound ?? NONE_YET;
+  useEffect(() => {
+    if (broken.length > 0) keep(() => judgeTracesAgain(broken), { says: 'A finding could not be read: judged again.' });
+  }, [broken, keep]);
   const read = useMemo(() => (repair ? readSheet(repair.sheet) : null), [repair]);
   const whole = useMemo(
     () =>

@@ -5,7 +5,7 @@ import { valueError, valuesOf, type MeasurementEntry, type MeasurementName } fro
 import { setMeasured } from '@/storage/entries';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { useJob } from './JobProvider';
-import { useWrite } from './useWrite';
+import { useKeep } from './useKeep';
 
 /**
  * One value of a measurement, kept while it is typed. What cannot be true stays in the field, is told, and is not kept.
@@ -29,7 +29,7 @@ export function MeasuredField({
   reading: MeasurementEntry | null;
 }) {
   const { job } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const [error, setError] = useState<string>();
   const spec = valuesOf(name)[value];
   if (!spec) throw new RangeError(`MeasuredField: ${name} has no value ${value}`);
@@ -37,7 +37,10 @@ export function MeasuredField({
     if (si !== null && Number.isNaN(si)) return setError(undefined);
     const wrong = si === null ? null : valueError(name, value, si);
     setError(wrong ?? undefined);
-    if (wrong === null) void write(setMeasured(job.id, { name, place }, { [value]: si }));
+    if (wrong !== null) return;
+    keep(() => setMeasured(job.id, { name, place }, { [value]: si }), {
+      waits: (why) => setError(why === null ? undefined : `Not kept yet. ${why}`),
+    });
   };
   return (
     <QuantityInput

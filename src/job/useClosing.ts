@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { newClosing, readClosing, type ClosingSheet } from '@/core/closing';
 import { changeClosing, loadClosing, undoClosing } from '@/storage/closings';
 import { useJob } from './JobProvider';
-import { useWrite } from './useWrite';
+import { useKeep } from './useKeep';
 
 /** The closing of the open job, with the way to change it. */
 export interface ClosingInHand {
@@ -23,7 +23,7 @@ const EMPTY = newClosing();
 /** Follows the closing of the open job. */
 export function useClosing(): ClosingInHand {
   const { job } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const record = useLiveQuery(async () => (await loadClosing(job.id)) ?? null, [job.id]);
   const read = record ? readClosing(record.sheet) : null;
   return {
@@ -31,8 +31,8 @@ export function useClosing(): ClosingInHand {
     loaded: record !== undefined,
     unread: read && !read.ok ? read.error : null,
     put: (change, says) =>
-      void write(
-        changeClosing(job.id, (s) => ({ ...s, ...(typeof change === 'function' ? change(s) : change) })),
+      keep(
+        () => changeClosing(job.id, (s) => ({ ...s, ...(typeof change === 'function' ? change(s) : change) })),
         says === undefined ? {} : { says, undo: undoClosing },
       ),
   };

@@ -1,8 +1,10 @@
 'use client';
 
 import { useEffect } from 'react';
+import { judgeTracesAgain } from '@/storage/traces';
 import { loadFindings, loadJob, putSummary, type JobSummary } from '@/storage/jobs';
-import { caseOfJob, summaryBasis, summaryOf } from './caseOfJob';
+import { summaryBasis, summaryOf } from './caseOfJob';
+import { soundCase } from './soundFindings';
 import { useFigures } from './useFigures';
 import { useWrite } from './useWrite';
 
@@ -28,7 +30,9 @@ export function useFreshSummaries(jobs: readonly JobSummary[] | undefined): void
         const [detail, findings] = await Promise.all([loadJob(next), loadFindings(next)]);
         if (!detail) return;
         const basis = summaryBasis(detail.job, detail.vehicle, shop.changedAt);
-        await write(putSummary(summaryOf(detail.job, basis, caseOfJob(detail, findings, shop.figures))));
+        const { case: found, broken } = soundCase(detail, findings, shop.figures);
+        if (broken.length > 0) await write(judgeTracesAgain(broken));
+        else await write(putSummary(summaryOf(detail.job, basis, found)));
       })();
     });
     return () => clearTimeout(timer);

@@ -4,7 +4,7 @@ import { useCallback, useMemo } from 'react';
 import { newSheet, type RepairSheet } from '@/core/repair';
 import { changeRepair, undoRepair } from '@/storage/repairs';
 import { useJob } from './JobProvider';
-import { useWrite } from './useWrite';
+import { useKeep } from './useKeep';
 
 /** Fields to change, or what they become from what stands. */
 type Fields<T> = Partial<T> | ((now: T) => Partial<T>);
@@ -23,12 +23,12 @@ export interface RepairInHand {
 /** Follows the repair of the open job. */
 export function useRepair(): RepairInHand {
   const { job, vehicle, repair } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const first = useMemo(() => newSheet(vehicle.vehicle), [vehicle.vehicle]);
   const change = useCallback(
     (to: (sheet: RepairSheet) => RepairSheet, says?: string) =>
-      void write(changeRepair(job.id, first, to), says === undefined ? {} : { says, undo: undoRepair }),
-    [first, job.id, write],
+      keep(() => changeRepair(job.id, first, to), says === undefined ? {} : { says, undo: undoRepair }),
+    [first, job.id, keep],
   );
   const put = useCallback(
     <K extends keyof RepairSheet>(part: K, to: Fields<RepairSheet[K]>, says?: string) =>

@@ -17,6 +17,7 @@ import type { RunKind } from '@/storage/records';
 import { changeRun, loadRun, undoRun } from '@/storage/runs';
 import { useNow } from '@/ui/useNow';
 import { useJob } from './JobProvider';
+import { useKeep } from './useKeep';
 import { useWrite } from './useWrite';
 
 /** How often a run that goes on is marked as seen, and both clocks are compared, ms. */
@@ -32,8 +33,11 @@ export interface RunInHand {
   /** ms since 1970. */
   readonly now: number;
   readonly elapsed_s: number;
-  /** Changes it where it is kept; said and undone where words are given. */
-  readonly change: (to: (run: Run) => Run, says?: string) => void;
+  /**
+   * Changes it where it is kept; said and undone where words are given. The moment is that of the call, however long it
+   * takes to be kept.
+   */
+  readonly change: (to: (run: Run, at_ms: number) => Run, says?: string) => void;
   /** Time that passed while nobody watched, ms: asleep, or the clock was put forward; null when none did. */
   readonly unwatched_ms: number | null;
   /** Takes that time off again, or lets it stand. */
@@ -46,16 +50,17 @@ const readClocks = (): ClockReading => ({ wall_ms: Date.now(), steady_ms: perfor
 /** Follows a run of the open job; its time stays right through reload, sleep, and a clock that is set back. */
 export function useRun(kind: RunKind): RunInHand {
   const { job } = useJob();
+  const keep = useKeep();
   const write = useWrite();
   const run = useLiveQuery(() => loadRun(job.id, kind), [job.id, kind]) ?? NOT_BEGUN;
   const running = run.runningSince !== null;
   const now = useNow(running);
   const [unwatched_ms, setUnwatched] = useState<number | null>(null);
-  const change = (to: (run: Run) => Run, says?: string) => {
+  const change: RunInHand['change'] = (to, says) => {
+    const at_ms = Date.now();
     let after: Run = NOT_BEGUN;
-    const changed = changeRun(job.id, kind, (r) => (after = to(r)));
-    void write(
-      changed,
+    keep(
+      () => changeRun(job.id, kind, (r) => (after = to(r, at_ms))),
       says === undefined ? {} : { says, undo: (before: Run) => undoRun(job.id, kind, before, after) },
     );
   };
@@ -70,9 +75,10 @@ export function useRun(kind: RunKind): RunInHand {
     } else if (jump && jump.by_ms >= WORTH_SAYING_MS) setUnwatched(jump.by_ms);
   });
   const takeUp = useEffectEvent(() => {
-    if (run.seen_ms != null && Date.now() < run.seen_ms) change((r) => takenUp(r, Date.now()));
+    if (run.seen_ms != null && Date.now() < run.seen_ms) change(takenUp);
   });
-  const beat = useEffectEvent(() => change((r) => seenAt(r, Date.now())));
+  // Nobody's change: one that cannot be kept is followed by the next.
+  const beat = useEffectEvent(() => void write(changeRun(job.id, kind, (r) => seenAt(r, Date.now()))));
   useEffect(() => {
     if (!running) return undefined;
     clocks.current = readClocks();
@@ -85,7 +91,7 @@ export function useRun(kind: RunKind): RunInHand {
     };
   }, [running]);
   const takeOff = () => {
-    if (unwatched_ms !== null) change((r) => withoutTime(r, unwatched_ms, Date.now()), 'Taken off.');
+    if (unwatched_ms !== null) change((r, at) => withoutTime(r, unwatched_ms, at), 'Taken off.');
     setUnwatched(null);
   };
   return {

@@ -1,9 +1,9 @@
-import { fail, type Result } from '@/core/base';
+import type { Result } from '@/core/base';
 import { newClosing, readClosing, type ClosingSheet } from '@/core/closing';
 import { database } from './database';
 import type { ClosingRecord } from './records';
 import { revert } from './revert';
-import { kept, type StorageError } from './storageError';
+import { kept, Unreadable, type StorageError } from './storageError';
 
 /** What a change did to the closing of a job, so that it can be undone. */
 export interface ClosingChange {
@@ -15,23 +15,19 @@ export interface ClosingChange {
 /** The closing of a job; undefined before anything was written in it. */
 export const loadClosing = (jobId: string): Promise<ClosingRecord | undefined> => database().closings.get(jobId);
 
-/** A closing that this version cannot read must not be written over. */
-class Unreadable extends Error {}
-
 /** Changes the closing of a job inside one transaction. */
-export async function changeClosing(
+export function changeClosing(
   jobId: string,
   change: (sheet: ClosingSheet) => ClosingSheet,
 ): Promise<Result<ClosingChange, StorageError>> {
   const db = database();
-  let refused = '';
-  const written = await kept(() =>
+  return kept(() =>
     db.transaction('rw', db.closings, db.jobs, async () => {
       const record = await db.closings.get(jobId);
       const read = readClosing(record?.sheet ?? newClosing());
       if (!read.ok) {
-        refused = `The closing of this job was written by another version (${read.error}): it is kept as it came.`;
-        throw new Unreadable(refused);
+        const why = `The closing of this job was written by another version (${read.error}): it is kept as it came.`;
+        throw new Unreadable(why);
       }
       const after = change(read.value);
       await db.closings.put({ id: jobId, jobId, updatedAt: Date.now(), sheet: after });
@@ -39,7 +35,6 @@ export async function changeClosing(
       return { jobId, before: read.value, after };
     }),
   );
-  return refused === '' ? written : fail({ kind: 'other', message: refused });
 }
 
 /** Undoes one change of a closing; what was changed after it stays. */

@@ -1,20 +1,24 @@
-import { Dexie, type EntityTable } from 'dexie';
+import { Dexie, type EntityTable, type Table } from 'dexie';
+import { journalMiddleware } from './journal/journalMiddleware';
 import { completeReports } from './migrations/completeReports';
 import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
 import { toExperience } from './migrations/toExperience';
 import { toMarks } from './migrations/toMarks';
 import type {
+  BinRecord,
   ClosingRecord,
   EntryRecord,
   FindingRecord,
   JobRecord,
+  JournalRecord,
   PhotoRecord,
   ProcedureRecord,
   RecordingRecord,
   RepairRecord,
   RunRecord,
   SettingRecord,
+  StagedRecord,
   SummaryRecord,
   TraceRecord,
   TriageRecord,
@@ -37,6 +41,9 @@ export class VarmekDatabase extends Dexie {
   repairs!: EntityTable<RepairRecord, 'id'>;
   procedures!: EntityTable<ProcedureRecord, 'id'>;
   closings!: EntityTable<ClosingRecord, 'id'>;
+  bin!: EntityTable<BinRecord, 'id'>;
+  journal!: Table<JournalRecord, number>;
+  staged!: Table<StagedRecord, number>;
 
   constructor(name = 'varmek') {
     super(name);
@@ -55,6 +62,8 @@ export class VarmekDatabase extends Dexie {
     this.version(6).stores({ repairs: 'id, jobId', procedures: 'id' });
     this.version(7).stores({ closings: 'id, jobId' });
     this.version(8).upgrade(toExperience);
+    this.version(9).stores({ bin: 'id, deletedAt', journal: '++id, scope, group, at', staged: '++id, table' });
+    this.use(journalMiddleware);
   }
 }
 

@@ -59,7 +59,7 @@ function change(
 }
 
 /** A typed outside temperature concerns the traces of its job that logged none: they are judged again. */
-async function judgeAgainWithoutAir(entries: readonly EntryRecord[]): Promise<void> {
+export async function judgeAgainWithoutAir(entries: readonly EntryRecord[]): Promise<void> {
   const tells = (e: EntryRecord) =>
     e.kind === 'measurement' && typeof (e.values as { outside_c?: unknown } | undefined)?.outside_c === 'number';
   const found = entries.find(tells);
@@ -122,8 +122,8 @@ export const giveProof = (jobId: string, entry: NewEntry<'proof'>): Kept<EntryCh
 export interface MeasuredAt {
   readonly name: MeasurementName;
   readonly place: string;
-  /** Words beside the values. */
-  readonly text?: string;
+  /** Words beside the values, from those that stand. */
+  readonly text?: (now: string) => string;
 }
 
 /**
@@ -140,7 +140,8 @@ export const setMeasured = (
     const base = same && inThisSitting(same) ? same : null;
     const before = (base?.values ?? {}) as Record<string, number>;
     const merged = Object.entries({ ...before, ...values }).filter((v): v is [string, number] => v[1] !== null);
-    const words = text ?? (typeof base?.text === 'string' ? base.text : '');
+    const stands = typeof base?.text === 'string' ? base.text : '';
+    const words = text ? text(stands) : stands;
     if (merged.length === 0 && words === '') {
       if (base) await put({ ...base, takenBack: true });
       return;
@@ -182,10 +183,11 @@ export const changeBench = (
     );
   });
 
-/** Writes a note of a stage; an emptied one is taken back. */
-export const setNote = (jobId: string, stage: string, text: string): Kept<EntryChange> =>
+/** Writes a note of a stage, from the one that stands; an emptied one is taken back. */
+export const setNote = (jobId: string, stage: string, to: (now: string) => string): Kept<EntryChange> =>
   change(jobId, async (live, put) => {
     const same = live.findLast((e) => e.kind === 'note' && e.stage === stage);
+    const text = to(typeof same?.text === 'string' ? same.text : '');
     if (same) await put({ ...same, text, ...(text === '' ? { takenBack: true } : {}) });
     else if (text !== '') await put(record(jobId, { kind: 'note', stage, text }, live));
   });
@@ -195,6 +197,19 @@ export const changeEntry = (jobId: string, id: string, fields: Readonly<Record<s
   change(jobId, async (live, put) => {
     const entry = live.find((e) => e.id === id);
     if (entry) await put({ ...entry, ...fields });
+  });
+
+/** Changes a text of an entry, from what stands. */
+export const changeEntryText = (
+  jobId: string,
+  id: string,
+  field: string,
+  to: (now: string) => string,
+): Kept<EntryChange> =>
+  change(jobId, async (live, put) => {
+    const entry = live.find((e) => e.id === id);
+    const now = entry?.[field];
+    if (entry) await put({ ...entry, [field]: to(typeof now === 'string' ? now : '') });
   });
 
 /** Takes an entry back, or counts it again. */

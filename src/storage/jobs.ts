@@ -1,5 +1,6 @@
 import { inOrder, readEntry, type Entry } from '@/core/case';
 import type { Result } from '@/core/base';
+import { moveToBin } from './bin';
 import { database } from './database';
 import { standingIn } from './jobStanding';
 import type {
@@ -13,7 +14,7 @@ import type {
   VehicleRecord,
 } from './records';
 import { kept, type StorageError } from './storageError';
-import { deleteRowsOfJob, putRowsOfJob, rowsOfJob, wholeJobTables, type JobRows } from './tables';
+import { rowsOfJob, wholeJobTables } from './tables';
 import { NO_VEHICLE_ID } from './vehicles';
 
 /** Fields of a new job. */
@@ -61,12 +62,21 @@ export function addJob(
   );
 }
 
-/** Changes fields of a job and marks it as touched. */
-export function updateJob(
+/** Changes a text of a job, from what stands, and marks the job as touched. */
+export function changeJobText(
   id: string,
-  change: Partial<Pick<JobRecord, 'complaint' | 'conditions'>>,
+  field: 'complaint' | 'conditions',
+  to: (now: string) => string,
 ): Promise<Result<number, StorageError>> {
-  return kept(() => database().jobs.update(id, { ...change, updatedAt: Date.now() }));
+  return kept(() =>
+    database()
+      .jobs.where('id')
+      .equals(id)
+      .modify((job: { complaint: string; conditions: string; updatedAt: number }) => {
+        job[field] = to(job[field]);
+        job.updatedAt = Date.now();
+      }),
+  );
 }
 
 /**
@@ -122,33 +132,22 @@ export async function touchCase(jobId: string): Promise<void> {
   await database().jobs.update(jobId, { updatedAt: Date.now() });
 }
 
-/** A deleted job with all that belonged to it. */
-export interface DeletedJob {
-  readonly job: JobRecord | undefined;
-  readonly rows: JobRows;
-}
-
-/** Deletes a job with everything that belongs to it; returns what was deleted, so that it can be put back. */
-export function deleteJob(id: string): Promise<Result<DeletedJob, StorageError>> {
+/**
+ * Deletes a job with everything that belongs to it into the bin, a copy of its vehicle beside.
+ *
+ * @returns its id in the bin, to put it back; null where it was not here
+ */
+export function deleteJob(id: string): Promise<Result<string | null, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', wholeJobTables(db), async () => {
+    db.transaction('rw', [...wholeJobTables(db), db.vehicles, db.bin], async () => {
       const job = await db.jobs.get(id);
-      const rows = await rowsOfJob(id);
-      await deleteRowsOfJob(id);
-      await db.jobs.delete(id);
-      return { job, rows };
-    }),
-  );
-}
-
-/** Puts a deleted job back. */
-export function restoreJob({ job, rows }: DeletedJob): Promise<Result<void, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', wholeJobTables(db), async () => {
-      if (job) await db.jobs.put(job);
-      await putRowsOfJob(rows);
+      if (!job) return null;
+      const vehicle = await db.vehicles.get(job.vehicleId);
+      const isBench = job.vehicleId === NO_VEHICLE_ID;
+      const label = isBench ? job.complaint : `${vehicle?.plate ?? 'no vehicle'}: ${job.complaint}`;
+      const rows = { ...(await rowsOfJob(id)), jobs: [job], vehicles: vehicle ? [vehicle] : [] };
+      return moveToBin(isBench ? 'bench' : 'job', label, rows);
     }),
   );
 }

@@ -1,4 +1,5 @@
 import type { Result } from '@/core/base';
+import { moveToBin } from './bin';
 import { database } from './database';
 import type { PhotoRecord } from './records';
 import { kept, type StorageError } from './storageError';
@@ -28,18 +29,16 @@ export async function listJobPhotos(jobId: string): Promise<PhotoRecord[]> {
 export const listPhotos = async (jobId: string, stage: string): Promise<PhotoRecord[]> =>
   (await listJobPhotos(jobId)).filter((p) => p.stage === stage);
 
-/** Deletes a photo; returns it for undo. */
-export function deletePhoto(id: string): Promise<Result<PhotoRecord | undefined, StorageError>> {
-  return kept(async () => {
-    const photo = await database().photos.get(id);
-    await database().photos.delete(id);
-    return photo;
-  });
+/** Deletes a photo into the bin. @returns its id there; null where it was not here */
+export function deletePhoto(id: string): Promise<Result<string | null, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.photos, db.bin, async () => {
+      const photo = await db.photos.get(id);
+      return photo ? moveToBin('photo', photo.caption, { photos: [photo] }) : null;
+    }),
+  );
 }
-
-/** Puts a deleted photo back. */
-export const restorePhoto = (photo: PhotoRecord): Promise<Result<string, StorageError>> =>
-  kept(() => database().photos.put(photo));
 
 /** One photo; undefined when it is not here. */
 export const loadPhoto = (id: string): Promise<PhotoRecord | undefined> => database().photos.get(id);

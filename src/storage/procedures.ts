@@ -1,5 +1,6 @@
 import type { Result } from '@/core/base';
 import { readDraft, readProcedure, type Procedure } from '@/core/procedure';
+import { moveToBin } from './bin';
 import { database } from './database';
 import type { ProcedureRecord } from './records';
 import { kept, type StorageError } from './storageError';
@@ -38,15 +39,13 @@ export async function listProcedureRecords(): Promise<ProcedureRecord[]> {
   return all.sort((a, b) => b.updatedAt - a.updatedAt);
 }
 
-/** Takes a procedure away; returns it for undo. */
-export function deleteProcedure(id: string): Promise<Result<ProcedureRecord | null, StorageError>> {
-  return kept(async () => {
-    const before = (await database().procedures.get(id)) ?? null;
-    await database().procedures.delete(id);
-    return before;
-  });
+/** Takes a procedure into the bin. @returns its id there; null where it was not here */
+export function deleteProcedure(id: string, name: string): Promise<Result<string | null, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.procedures, db.bin, async () => {
+      const record = await db.procedures.get(id);
+      return record ? moveToBin('procedure', name, { procedures: [record] }) : null;
+    }),
+  );
 }
-
-/** Puts a procedure back. */
-export const restoreProcedure = (record: ProcedureRecord): Promise<Result<string, StorageError>> =>
-  kept(() => database().procedures.put(record));

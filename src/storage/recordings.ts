@@ -1,7 +1,8 @@
 import type { Result } from '@/core/base';
+import { moveToBin } from './bin';
 import { database } from './database';
 import type { RecordedMark, RecordedRow, RecordingRecord } from './records';
-import { kept, type StorageError } from './storageError';
+import { kept, Unreadable, type StorageError } from './storageError';
 
 /** The recording of a job that is not finished; undefined when there is none. */
 export const openRecording = (jobId: string): Promise<RecordingRecord | undefined> =>
@@ -26,22 +27,38 @@ export function startRecording(
   });
 }
 
-/** Keeps what was recorded so far. */
-export const keepRecording = (
-  id: string,
+/**
+ * Keeps what was recorded so far: whole, so that a recording which someone took away meanwhile is there again, unless
+ * its job is gone.
+ */
+export function keepRecording(
+  record: RecordingRecord,
   so: { readonly rows: readonly RecordedRow[]; readonly marks: readonly RecordedMark[] },
-): Promise<Result<number, StorageError>> =>
-  kept(() => database().recordings.update(id, { rows: [...so.rows], marks: [...so.marks] }));
-
-/** Takes a recording away; returns it for undo. */
-export function endRecording(id: string): Promise<Result<RecordingRecord | undefined, StorageError>> {
-  return kept(async () => {
-    const record = await database().recordings.get(id);
-    await database().recordings.delete(id);
-    return record;
-  });
+): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.recordings, db.jobs, async () => {
+      if (!(await db.jobs.get(record.jobId))) {
+        throw new Unreadable('The job of this recording was deleted: put it back from the bin, then go on.');
+      }
+      await db.recordings.put({ ...record, rows: [...so.rows], marks: [...so.marks] });
+    }),
+  );
 }
 
-/** Puts a recording back. */
-export const restoreRecording = (record: RecordingRecord): Promise<Result<string, StorageError>> =>
-  kept(() => database().recordings.put(record));
+/** Forgets a recording that has become a log of its job. */
+export const endRecording = (id: string): Promise<Result<void, StorageError>> =>
+  kept(() => database().recordings.delete(id));
+
+/** Throws a recording away, into the bin. @returns its id there; null where it was not here */
+export function deleteRecording(id: string): Promise<Result<string | null, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.recordings, db.bin, async () => {
+      const record = await db.recordings.get(id);
+      if (!record) return null;
+      const at = new Date(record.startedAt).toISOString().slice(0, 16).replace('T', ' ');
+      return moveToBin('recording', `Recording of ${at}, ${record.rows.length} rows`, { recordings: [record] });
+    }),
+  );
+}

@@ -242,3 +242,43 @@ export interface RecordedMark {
   readonly time_s: number;
   readonly text: string;
 }
+
+/** One row as a person's change left it, and as it was before: the rows of one change share their group. */
+export interface JournalRecord {
+  /** Given by the store, rising. */
+  readonly id?: number;
+  readonly group: string;
+  /** What it belongs to: a job, a vehicle. */
+  readonly scope: string;
+  readonly at: number;
+  readonly table: string;
+  readonly key: string;
+  /** Null where it was not there. */
+  readonly before: Readonly<Record<string, unknown>> | null;
+  /** Null where it was taken away. */
+  readonly after: Readonly<Record<string, unknown>> | null;
+  readonly undone?: boolean;
+}
+
+/** Kinds of things that are deleted. */
+export const BIN_KINDS = ['job', 'bench', 'trace', 'photo', 'recording', 'vehicle', 'procedure', 'logs'] as const;
+export type BinKind = (typeof BIN_KINDS)[number];
+
+/** Something deleted, whole, until it is put back or its time is over. */
+export interface BinRecord {
+  readonly id: string;
+  readonly deletedAt: number;
+  readonly kind: BinKind;
+  /** What it was, in words. */
+  readonly label: string;
+  /** Its rows, by table. */
+  readonly rows: Readonly<Record<string, readonly unknown[]>>;
+}
+
+/** A row of a file being restored, before all of them take their places at once. */
+export interface StagedRecord {
+  /** Given by the store, rising. */
+  readonly id?: number;
+  readonly table: string;
+  readonly row: Readonly<Record<string, unknown>>;
+}

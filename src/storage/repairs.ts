@@ -5,7 +5,7 @@ import { database } from './database';
 import { addEntry, undoEntries, type EntryChange, type NewEntry } from './entries';
 import type { RepairRecord } from './records';
 import { revert } from './revert';
-import { kept, type StorageError } from './storageError';
+import { kept, Unreadable, type StorageError } from './storageError';
 
 /** What a change did to the repairs of a job, so that it can be undone. */
 export interface RepairChange {
@@ -34,9 +34,6 @@ export async function openRepairs(): Promise<Map<string, RepairSheet>> {
   return open;
 }
 
-/** A sheet that this version cannot read must not be written over. */
-class Unreadable extends Error {}
-
 /** Reads, changes and keeps the repair that stands; call it in a transaction. */
 async function put(
   jobId: string,
@@ -46,7 +43,7 @@ async function put(
   const record = (await loadRepair(jobId)) ?? null;
   const read = record === null ? null : readSheet(record.sheet);
   if (read && !read.ok)
-    throw new Unreadable(`this repair was written by another version (${read.error}): begin another one`);
+    throw new Unreadable(`This repair was written by another version (${read.error}). Begin another one.`);
   const now = Date.now();
   const id = record?.id ?? crypto.randomUUID();
   const was = read?.value ?? first;

@@ -2,9 +2,21 @@ import { fail, ok, type Result } from '@/core/base';
 
 /** Why something could not be kept, in words a person can act on. */
 export interface StorageError {
-  readonly kind: 'full' | 'blocked' | 'missing' | 'other';
+  /** `refused` and `missing` stay so; the others may pass when tried again. */
+  readonly kind: 'full' | 'blocked' | 'missing' | 'refused' | 'other';
   readonly message: string;
 }
+
+/** Written by another version: it must not be written over. */
+export class Unreadable extends Error {
+  constructor(message: string) {
+    super(message);
+    this.name = 'Unreadable';
+  }
+}
+
+/** What a mend of the program, not of the disk, would help against. Source of the names: Indexed Database API 3.0. */
+const DEFECTS: readonly string[] = ['ConstraintError', 'DataError', 'DataCloneError', 'TypeError', 'RangeError'];
 
 /** Maps Dexie's errors once. Source of the names: Dexie's documentation of its error classes. */
 export function toStorageError(error: unknown): StorageError {
@@ -18,6 +30,10 @@ export function toStorageError(error: unknown): StorageError {
       kind: 'blocked',
       message: 'The browser does not let Varmek keep data here. Leave private mode or allow storage for this address.',
     };
+  }
+  if (error instanceof Unreadable) return { kind: 'refused', message: error.message };
+  if (DEFECTS.includes(name) || DEFECTS.includes(inner)) {
+    return { kind: 'refused', message: `This change cannot be kept: ${(error as Error).message}.` };
   }
   if (name === 'NotFoundError') return { kind: 'missing', message: 'This entry is no longer there. Reload the page.' };
   return {

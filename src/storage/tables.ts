@@ -43,6 +43,25 @@ export const JOB_TABLES: Readonly<Record<JobTable, 'travels' | 'derived'>> = {
   summaries: 'derived',
 };
 
+/**
+ * The other tables, and whether a backup of the shop holds them: what is derived or only on its way stays behind.
+ */
+export const SHOP_TABLES = {
+  vehicles: 'travels',
+  jobs: 'travels',
+  procedures: 'travels',
+  triage: 'travels',
+  settings: 'travels',
+  bin: 'travels',
+  journal: 'stays',
+  staged: 'stays',
+} as const;
+
+/** Tables that a backup holds. Findings go along, as it holds all that they follow from; summaries are soon made. */
+export const BACKUP_TABLES: readonly string[] = Object.entries({ ...SHOP_TABLES, ...JOB_TABLES })
+  .filter(([name, whether]) => whether === 'travels' || name === 'findings')
+  .map(([name]) => name);
+
 /** Their names. */
 export const JOB_TABLE_NAMES = Object.keys(JOB_TABLES) as readonly JobTable[];
 

@@ -2,9 +2,11 @@ import { outsideGiven_c } from '@/core/case';
 import type { Result, Trace } from '@/core/base';
 import type { ImportReport, ReadOptions } from '@/core/formats';
 import type { Finding } from '@/core/judge';
+import { moveToBin } from './bin';
 import { database } from './database';
 import { caseChanged, loadEntries, touchCase } from './jobs';
-import type { EntryRecord, FindingRecord, TraceRecord, VehicleRecord } from './records';
+import { leaveNoJournal } from './journal/journalMiddleware';
+import type { EntryRecord, TraceRecord, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
 
 /** Fields of a new trace. */
@@ -42,6 +44,8 @@ export function addTrace(fields: NewTrace): Promise<Result<TraceRecord, StorageE
   const db = database();
   return kept(() =>
     db.transaction('rw', db.traces, db.entries, db.jobs, async () => {
+      // Taken back whole, on its own screen.
+      leaveNoJournal();
       await db.traces.add(record);
       await db.entries.add(driveEntry(record));
       await touchCase(fields.jobId);
@@ -69,40 +73,23 @@ export function replaceReading(
   );
 }
 
-/** A deleted trace with what stood for it. */
-export interface DeletedTrace {
-  readonly trace: TraceRecord | undefined;
-  readonly finding: FindingRecord | undefined;
-  readonly entries: readonly EntryRecord[];
-}
-
-/** Takes a trace, its finding and its entry away; returns them for undo. */
-export function deleteTrace(id: string): Promise<Result<DeletedTrace, StorageError>> {
+/** Takes a trace, its finding and its entries into the bin. @returns its id there; null where it was not here */
+export function deleteTrace(id: string): Promise<Result<string | null, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.traces, db.findings, db.entries, db.jobs, async () => {
+    db.transaction('rw', [db.traces, db.findings, db.entries, db.jobs, db.bin], async () => {
       const trace = await db.traces.get(id);
+      if (!trace) return null;
       const finding = await db.findings.get(id);
-      const all = trace ? await db.entries.where('jobId').equals(trace.jobId).toArray() : [];
+      const all = await db.entries.where('jobId').equals(trace.jobId).toArray();
       const entries = all.filter((e) => (e.kind === 'drive' || e.kind === 'mark') && e.traceId === id);
-      await db.findings.delete(id);
-      await db.traces.delete(id);
-      await db.entries.bulkDelete(entries.map((e) => e.id));
-      if (trace) await touchCase(trace.jobId);
-      return { trace, finding, entries };
-    }),
-  );
-}
-
-/** Puts a deleted trace back. */
-export function restoreTrace({ trace, finding, entries }: DeletedTrace): Promise<Result<void, StorageError>> {
-  const db = database();
-  return kept(() =>
-    db.transaction('rw', db.traces, db.findings, db.entries, db.jobs, async () => {
-      if (trace) await db.traces.put(trace);
-      if (finding) await db.findings.put(finding);
-      await db.entries.bulkPut([...entries]);
-      if (trace) await touchCase(trace.jobId);
+      const binId = await moveToBin('trace', trace.fileName, {
+        traces: [trace],
+        findings: finding ? [finding] : [],
+        entries,
+      });
+      await touchCase(trace.jobId);
+      return binId;
     }),
   );
 }
@@ -155,6 +142,19 @@ export async function nextToJudge(): Promise<ToJudge | null> {
 }
 
 const WANTED = { state: 'wanted' } as const;
+
+/** Throws findings away that no version wrote, and has their traces judged again. */
+export function judgeTracesAgain(traceIds: readonly string[]): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', db.findings, db.traces, db.jobs, async () => {
+      await db.findings.bulkDelete([...traceIds]);
+      const traces = (await db.traces.bulkGet([...traceIds])).filter((t) => t !== undefined);
+      for (const { id } of traces) await db.traces.update(id, { judging: WANTED });
+      for (const jobId of new Set(traces.map((t) => t.jobId))) await caseChanged(jobId);
+    }),
+  );
+}
 
 /** Has every judged trace judged again, after the shop's own figures changed; the findings stay until then. */
 export const judgeAllAgain = (): Promise<Result<number, StorageError>> =>

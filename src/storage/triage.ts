@@ -1,4 +1,5 @@
 import type { Result } from '@/core/base';
+import { moveToBin } from './bin';
 import { database } from './database';
 import type { TriageRecord } from './records';
 import { kept, type StorageError } from './storageError';
@@ -41,23 +42,23 @@ export function settleTriage(
   );
 }
 
-/** Empties the batch; returns it for undo. */
-export function clearTriage(): Promise<Result<TriageRecord[], StorageError>> {
+/** What was taken off the table. */
+export interface ClearedTriage {
+  readonly binId: string | null;
+  readonly count: number;
+}
+
+/** Empties the batch into the bin. */
+export function clearTriage(): Promise<Result<ClearedTriage, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.triage, async () => {
+    db.transaction('rw', db.triage, db.bin, async () => {
       const all = await db.triage.toArray();
-      await db.triage.clear();
-      return all;
+      if (all.length === 0) return { binId: null, count: 0 };
+      return { binId: await moveToBin('logs', `${all.length} logs of a batch`, { triage: all }), count: all.length };
     }),
   );
 }
-
-/** Puts a batch back. */
-export const restoreTriage = (records: readonly TriageRecord[]): Promise<Result<void, StorageError>> =>
-  kept(async () => {
-    await database().triage.bulkPut([...records]);
-  });
 
 /** A log of the batch. */
 export const loadTriage = (id: string): Promise<TriageRecord | undefined> => database().triage.get(id);

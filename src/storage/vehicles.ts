@@ -1,5 +1,6 @@
 import type { Result, Vehicle } from '@/core/base';
 import { readEntry, type WorkKind } from '@/core/case';
+import { moveToBin } from './bin';
 import { database } from './database';
 import type { JobRecord, ReplacedPart, VehicleRecord } from './records';
 import { kept, type StorageError } from './storageError';
@@ -86,19 +87,14 @@ export async function listVehicleWorks(
   });
 }
 
-/** Deletes a vehicle that has no job left; returns it for undo, or null where jobs still stand on it. */
-export function deleteVehicle(id: string): Promise<Result<VehicleRecord | null, StorageError>> {
+/** Deletes a vehicle that has no job left into the bin. @returns its id there; null where jobs still stand on it */
+export function deleteVehicle(id: string): Promise<Result<string | null, StorageError>> {
   const db = database();
   return kept(() =>
-    db.transaction('rw', db.vehicles, db.jobs, async () => {
+    db.transaction('rw', db.vehicles, db.jobs, db.bin, async () => {
       if ((await db.jobs.where('vehicleId').equals(id).count()) > 0) return null;
       const record = await db.vehicles.get(id);
-      await db.vehicles.delete(id);
-      return record ?? null;
+      return record ? moveToBin('vehicle', record.plate, { vehicles: [record] }) : null;
     }),
   );
 }
-
-/** Puts a deleted vehicle back. */
-export const restoreVehicle = (record: VehicleRecord): Promise<Result<string, StorageError>> =>
-  kept(() => database().vehicles.put(record));

@@ -1,8 +1,8 @@
 'use client';
 
-import { useState } from 'react';
 import { parseQuantity, unitOf, type UnitFamily } from '@/core/base';
 import { useUnits } from './units';
+import { useTyped } from './useTyped';
 
 /**
  * A number with its unit: keeps what was typed until the field is left, understands a typed unit ("190F"), gives SI.
@@ -39,7 +39,6 @@ export function QuantityInput({
 }) {
   const { symbolOf } = useUnits();
   const shownUnit = family === null ? (unit ?? '') : symbolOf(family);
-  const [typed, setTyped] = useState<string | null>(null);
   const shown = (si: number | null): string => {
     if (si === null || !Number.isFinite(si)) return '';
     const inUnit = family === null ? si : unitOf(family, shownUnit).fromSi(si);
@@ -50,6 +49,7 @@ export function QuantityInput({
     if (family === null) return Number(text.replace(',', '.'));
     return parseQuantity(text, family, shownUnit) ?? NaN;
   };
+  const { typed, type, enter, leave } = useTyped((text) => keepWrong || Number.isNaN(read(text)));
   const wrong = typed !== null && Number.isNaN(read(typed));
   const message = error ?? (wrong ? `Not understood. Type a number, with or without ${shownUnit}.` : hint);
   return (
@@ -67,11 +67,12 @@ export function QuantityInput({
           aria-invalid={error !== undefined || wrong}
           aria-describedby={`${id}-note`}
           onChange={(e) => {
-            setTyped(e.target.value);
+            type(e.target.value);
             onChange(read(e.target.value));
           }}
+          onFocus={enter}
           onBlur={() => {
-            if (!wrong && !keepWrong) setTyped(null);
+            leave();
             onBlur?.();
           }}
         />

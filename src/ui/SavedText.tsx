@@ -1,8 +1,8 @@
 'use client';
 
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useEffect, useEffectEvent, useRef, useState } from 'react';
 import { usePathname } from 'next/navigation';
-import type { Result } from '@/core/base';
+import { mergeText, type Result } from '@/core/base';
 import { dropDraft, keepDraft, readDraft } from './draft';
 
 /** How long typing must pause before it is saved, ms. */
@@ -10,7 +10,8 @@ const PAUSE_MS = 400;
 
 /**
  * A text that saves itself while it is typed. It says when it is saved, when it is not yet, and when it could not be:
- * then the words stay on the screen. A reload before they are saved finds them again.
+ * then the words stay on the screen. A reload before they are saved finds them again. What someone else has changed in
+ * the text meanwhile, in another tab, is kept with it.
  */
 export function SavedText({
   id,
@@ -25,15 +26,21 @@ export function SavedText({
   hint?: string;
   value: string;
   rows: number;
-  onSave: (text: string) => Promise<Result<unknown, { readonly message: string }>>;
+  /** Keeps what it makes of the text that stands where it is kept. */
+  onSave: (to: (kept: string) => string) => Promise<Result<unknown, { readonly message: string }>>;
 }) {
   const draft = `${usePathname()} ${id}`;
   const [typed, setTyped] = useState<string | null>(() => readDraft(draft));
   const [failure, setFailure] = useState<string | null>(null);
+  // The text with which typing began: what differs from it is mine, what differs from it elsewhere is someone else's.
+  const base = useRef<string | null>(null);
   const save = async (text: string) => {
-    const saved = await onSave(text);
+    const from = base.current ?? readDraft(`${draft} from`) ?? value;
+    const saved = await onSave((kept) => mergeText(from, text, kept));
     setFailure(saved.ok ? null : saved.error.message);
     if (!saved.ok) return;
+    base.current = text;
+    keepDraft(`${draft} from`, text);
     dropDraft(draft, text);
     setTyped((now) => (now === text ? null : now));
   };
@@ -61,6 +68,10 @@ export function SavedText({
         value={typed ?? value}
         aria-describedby={`${id}-state`}
         onChange={(e) => {
+          if (typed === null) {
+            base.current = value;
+            keepDraft(`${draft} from`, value);
+          }
           keepDraft(draft, e.target.value);
           setTyped(e.target.value);
         }}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { useTyped } from './useTyped';
 
 /** A line of text that is kept while it is typed. */
 export function TextField({
@@ -22,7 +22,7 @@ export function TextField({
   most?: number;
   onText: (text: string) => void;
 }) {
-  const [typed, setTyped] = useState<string | null>(null);
+  const { typed, type: typeText, enter, leave } = useTyped(() => false);
   return (
     <div className={className}>
       <label htmlFor={id} className="block leading-tight font-semibold">
@@ -37,10 +37,11 @@ export function TextField({
         placeholder={hint}
         value={typed ?? value}
         onChange={(e) => {
-          setTyped(e.target.value);
+          typeText(e.target.value);
           onText(e.target.value);
         }}
-        onBlur={() => setTyped(null)}
+        onFocus={enter}
+        onBlur={leave}
       />
     </div>
   );

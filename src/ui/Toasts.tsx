@@ -26,7 +26,9 @@ export function ToastProvider({ children }: { children: ReactNode }) {
   const show = useCallback(
     (toast: Toast) => {
       const id = next.current++;
-      setToasts((all) => [...all.slice(-3), { ...toast, id }]);
+      // Many failures of one kind are one message.
+      const isNews = (t: Toast) => toast.kind === 'info' || t.text !== toast.text;
+      setToasts((all) => [...all.filter(isNews).slice(-3), { ...toast, id }]);
       if (toast.kind === 'info') setTimeout(() => remove(id), STAYS_MS);
     },
     [remove],

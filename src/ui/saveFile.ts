@@ -1,3 +1,6 @@
+/** By then the browser has taken a download up, however large, ms. */
+const TAKEN_AFTER_MS = 60_000;
+
 /** Hands bytes to the browser as a download. */
 export function saveBlob(name: string, blob: Blob): void {
   const url = URL.createObjectURL(blob);
@@ -5,7 +8,7 @@ export function saveBlob(name: string, blob: Blob): void {
   link.href = url;
   link.download = name.replace(/[\\/:*?"<>|]+/g, ' ');
   link.click();
-  URL.revokeObjectURL(url);
+  setTimeout(() => URL.revokeObjectURL(url), TAKEN_AFTER_MS);
 }
 
 /** Hands a text to the browser as a download. */

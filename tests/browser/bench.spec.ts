@@ -86,7 +86,7 @@ test('the sender’s desk names resistance in a plug, draws its error, moves the
   // A reading that was a slip goes, and comes back by undo.
   await page.getByRole('button', { name: /Remove the reading at 22/ }).click();
   await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(3);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(4);
   // Another test keeps the one before in the chronicle.
   await page.getByRole('button', { name: 'Test it again' }).click();
@@ -250,7 +250,7 @@ test('the coolant’s desk: strength on the right scale, boiling under the cap, 
   await expect(page.getByText(/Between -75 °C and 1 °C/)).toBeVisible();
   await page.getByLabel('It shows').fill('');
   await expect(page.getByTestId('mix-result')).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('mix-result')).toContainText('50 %');
 
   await page.getByLabel('Glycol', { exact: true }).fill('47.6');
@@ -303,7 +303,7 @@ test('a bench test without a job goes into one later, and comes out again by und
   await expect(page.getByTestId('headline')).toBeVisible();
   await expect(page.getByTestId('sender-readings').locator('tbody tr')).toHaveCount(3);
   await expect(page.getByTestId('bench-move')).toContainText('Sender reads low');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('sender-readings')).toHaveCount(0);
   await page.goto('/bench');
   await expect(page.getByTestId('loose-benches').locator('li')).toHaveCount(1);

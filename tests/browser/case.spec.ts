@@ -70,7 +70,7 @@ test('low level moves the odds, asks for mending first, and is taken back with u
   await expect(page.getByTestId('evidence')).toContainText('Low coolant or air');
   await page.getByRole('button', { name: /Take back: Level below/ }).click();
   await expect.poll(() => shareOf(page, 'Low coolant or air')).toBe(before);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(() => shareOf(page, 'Low coolant or air')).toBe(raised);
 });
 
@@ -115,14 +115,14 @@ test('the stopwatch survives a reload and keeps the minute of an observation', a
   await expect(phase).toHaveText('Town');
   await page.getByRole('button', { name: 'Phase done' }).click();
   await expect(phase).toHaveText('Open road');
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(phase).toHaveText('Town');
 
   // Back to zero can be taken back too.
   await page.getByRole('button', { name: 'Pause' }).click();
   await page.getByRole('button', { name: 'Back to zero' }).click();
   await expect(page.getByTestId('elapsed')).toHaveText('0:00');
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByTestId('elapsed')).not.toHaveText('0:00');
   await expectClean(page);
 });

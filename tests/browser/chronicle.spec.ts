@@ -97,13 +97,25 @@ test('a write that fails says so, and the words stay until they are kept', async
   await words.fill('on the hill, after ten minutes');
   await expect(page.getByText(/Not saved: .*Your words are still here/)).toBeVisible();
   await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
-  await expect(page.getByRole('alert').first()).toBeVisible();
+  await expect(page.getByTestId('unsaved')).toContainText('1 change not kept');
   await expect(page.getByRole('checkbox', { name: 'Slow to warm up' })).not.toBeChecked();
+  // A figure stays in its field, in its state and in the list of what waits, until it is kept.
+  const outside = page.getByLabel('Outside air when it happens');
+  await outside.fill('-7');
+  await page.getByLabel('State of the job').selectOption('waiting-for-part');
+  await expect(page.getByText(/Not kept yet/)).toBeVisible();
+  await expect(page.getByTestId('unsaved')).toContainText(/[23] changes not kept.*storage is full/);
+  await expect(outside).toHaveValue('-7');
   await fillDisk(page, false);
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(page.getByTestId('unsaved')).toHaveCount(0);
+  await expect(page.getByRole('checkbox', { name: 'Slow to warm up' })).toBeChecked();
   await page.getByRole('button', { name: 'Save again' }).click();
   await expect(page.getByText(/Not saved/)).toHaveCount(0);
   await page.reload();
   await expect(words).toHaveValue('on the hill, after ten minutes');
+  await expect(outside).toHaveValue('-7');
+  await expect(page.getByLabel('State of the job')).toHaveValue('waiting-for-part');
 });
 
 test('two tabs on one job keep what both of them wrote', async ({ page, context }) => {
@@ -114,6 +126,14 @@ test('two tabs on one job keep what both of them wrote', async ({ page, context 
   await expect(other.getByRole('checkbox', { name: 'Slow to warm up' })).toBeChecked();
   await other.getByRole('checkbox', { name: 'Heater weak or never hot' }).click();
   await expect(page.getByRole('checkbox', { name: 'Heater weak or never hot' })).toBeChecked();
+  // Both type into the same text at once: what each wrote stands in it.
+  const words = (tab: typeof page) => tab.getByLabel('In the customer’s words');
+  await Promise.all([words(page).fill('from the first tab'), words(other).fill('from the second tab')]);
+  for (const tab of [page, other]) {
+    await expect(words(tab)).toHaveValue(/first tab/);
+    await expect(words(tab)).toHaveValue(/second tab/);
+    await words(tab).blur();
+  }
   await page.getByLabel('When it happens', { exact: true }).fill('in the first tab');
   await openStage(other, '7');
   await other.getByLabel('What was done').selectOption('drained-and-filled');

@@ -114,7 +114,7 @@ test('a drive on the desk: lanes, cursor, zoom, figures, marks, all by keyboard'
     .first()
     .click();
   await expect(page.getByTestId('marks-panel').getByRole('listitem')).toHaveCount(2);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('marks-panel').getByRole('listitem')).toHaveCount(3);
 });
 

@@ -17,7 +17,7 @@ test('a dropped log becomes a finding, survives a reload, and can be undone', as
   await expect(page.getByTestId('headline')).toHaveText(said!);
   await page.getByRole('button', { name: 'Remove drive.csv' }).click();
   await expect(page.getByRole('heading', { name: /Log a warm-up/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByTestId('why')).toBeVisible();
   await expectClean(page);
 });
@@ -179,7 +179,7 @@ test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
   await page.getByLabel('Coolant', { exact: true }).fill('9');
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await expect(page.getByText('No known-good trace yet.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByText('Learned from 1 known-good trace.')).toBeVisible();
 });
 

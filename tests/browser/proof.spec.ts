@@ -3,7 +3,7 @@ import type { Download, Page } from '@playwright/test';
 import { VEHICLES } from '../../scripts/demo-garage/garage';
 import type { Phase } from '../../src/core/plant';
 import { plantLog } from '../support/plantLog';
-import { DEMO, expect, expectClean, fillDisk, openStage, test } from './support';
+import { DEMO, expect, expectClean, fillDisk, jobMenu, openStage, test } from './support';
 
 const ARRIVAL = `${DEMO}/jobs/demo-arrival`;
 const ROUND: readonly Phase[] = [
@@ -270,7 +270,7 @@ async function handOver(page: Page): Promise<void> {
 
   await press(page, 'Handed over');
   await expect(page.getByTestId('closing-says')).toHaveText('Handed over.');
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByTestId('closing-says')).toContainText('No verdict is signed yet');
   await press(page, 'Handed over');
   await expect(page.getByTestId('closing-says')).toHaveText('Handed over.');
@@ -306,7 +306,7 @@ async function followsAnotherTab(page: Page): Promise<void> {
   await expect(count).toContainText('15 jobs');
   await expect(page.getByTestId('history-unread')).toContainText('One job is left out');
   await expect(page.getByRole('link', { name: 'Open the job' })).toHaveAttribute('href', `/jobs/${jobId}/case`);
-  await other.getByRole('button', { name: 'Delete job' }).click();
+  await jobMenu(other, 'Delete job');
   await expect(page.getByTestId('history-unread')).toHaveCount(0);
   await expect(count).toContainText('15 jobs');
   await other.close();
@@ -405,7 +405,7 @@ async function fortyJobs(page: Page): Promise<void> {
   await expect(rates).toContainText('Thermostat stuck open');
   await press(page, 'Take these as the shop’s own');
   await expect(page.getByText(/Base rates taken/)).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await page.goto(`${DEMO}/figures`);
   await expect(page.getByLabel('Thermostat stuck open', { exact: true })).toHaveValue('9');
 }

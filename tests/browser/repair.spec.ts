@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { CAUTIONS } from '../../src/core/cautions';
 import { REPAIR_CAUTIONS } from '../fixtures/repairCautions';
-import { DEMO, expect, expectClean, fillDisk, newJob, openStage, test, warmUp } from './support';
+import { DEMO, expect, expectClean, fillDisk, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 /** Opens a part of the repair of the open job. */
 async function part(page: Page, name: string): Promise<void> {
@@ -262,7 +262,7 @@ test('a job that was abandoned half way is found again with its signs, and taken
   await expect(page.getByTestId('open-signs')).not.toContainText('No valve fitted');
   await press(page, 'Plugs out');
   await expect(page.getByTestId('inside-plugs')).toHaveText('0');
-  await press(page, 'Undo');
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByTestId('open-signs')).toContainText('No valve fitted');
   await expect(page.getByTestId('inside-plugs')).toHaveText('0');
   await part(page, 'Drain and flush');
@@ -437,7 +437,7 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
   await press(page, 'Again');
   await press(page, 'Pause');
   const job = page.waitForEvent('download');
-  await press(page, 'Save job');
+  await jobMenu(page, 'Save job as a file');
   const jobFile = await (await job).path();
 
   // Another computer, without that procedure.
@@ -560,6 +560,6 @@ test('bubbles that go on lead to the gas test; a repair closes without a settled
   await press(page, 'Close without it');
   await expect(page.getByText('This repair is closed.')).toBeVisible();
   // The latest message undoes the latest change.
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
   await expect(page.getByText('This repair is closed.')).toHaveCount(0);
 });

@@ -1,6 +1,6 @@
 import type { FileChooser } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
+import { expect, expectClean, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 test('a whole job by keyboard', async ({ page }) => {
   // Listened for from the start: choosers are caught only from some moments after the first listener on.
@@ -49,9 +49,9 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await expect(page.getByText('No job matches')).toBeVisible();
   await page.getByRole('button', { name: /All 1/ }).click();
   await page.getByRole('link', { name: /Car 8/ }).click();
-  await page.getByRole('button', { name: 'Delete job' }).click();
-  await expect(page.getByText('Job on Car 8 deleted.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await jobMenu(page, 'Delete job');
+  await expect(page.getByText('Job on Car 8 is in the bin for 30 days.')).toBeVisible();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('link', { name: /Car 8/ }).click();
   // Who names no day looks again in a week; another state takes the day off, and gives it back.
   await page.getByLabel('State of the job').selectOption('look-again');
@@ -60,7 +60,7 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await day.fill('2020-01-31');
   await page.getByLabel('State of the job').selectOption('finished');
   await expect(day).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await expect(day).toHaveValue('2020-01-31');
   await newJob(page, 'Car 8b');
   await page.goto('/');

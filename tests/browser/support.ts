@@ -59,6 +59,12 @@ export async function openStage(page: Page, key: string): Promise<void> {
   }).toPass({ timeout: 120_000 });
 }
 
+/** Chooses something in the menu of the open job. */
+export async function jobMenu(page: Page, name: string): Promise<void> {
+  await page.locator('summary', { hasText: 'Job' }).click();
+  await page.getByRole('button', { name }).click();
+}
+
 /** A warm-up as canonical CSV that holds at a level, °C. */
 export function warmUp(level_c: number, options: { start_c?: number; minutes?: number; tau_s?: number } = {}): string {
   const { start_c = 6, minutes = 25, tau_s = 260 } = options;

@@ -1,7 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { strToU8, zipSync } from 'fflate';
-import { expect, expectClean, newJob, openStage, test, warmUp } from './support';
+import { expect, expectClean, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -64,7 +64,7 @@ test('a job is saved as a file and opened again beside the first', async ({ page
   await page.getByTestId('log-file').setInputFiles(file('drive.csv', warmUp(64)));
   await expect(page.getByTestId('why')).toBeVisible({ timeout: 240_000 });
   const saving = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save job' }).click();
+  await jobMenu(page, 'Save job as a file');
   const saved = await (await saving).path();
   await page.goto('/');
   await page

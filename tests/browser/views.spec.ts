@@ -25,6 +25,7 @@ const VIEWS = [
   ['report, shop', '/jobs/demo-parcel/report/shop', 'Job record'],
   ['report, close', '/jobs/demo-parcel/report/close', 'Next time'],
   ['history', '/history', 'How often a test changed the act'],
+  ['what is kept', '/keeping', 'In this browser'],
   ['procedures', '/procedures', 'Generic, shipped'],
   ['vehicles', '/vehicles', 'Known good'],
   ['vehicle', '/vehicles/demo-ferry', 'Traces over time'],

@@ -1,11 +1,12 @@
 import 'fake-indexeddb/auto';
+import { putBackDeleted } from '@/storage/bin';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { newSenderBench, newThermostatBench, readingsOf, type SenderBench } from '@/core/bench';
 import { benchTests, type BenchRef } from '@/core/case';
 import { startingVehicle } from '@/core/planning';
 import { addLooseBench, attachBench, detachBench, isLooseBench, listLooseBenches } from '@/storage/benches';
 import { addEntry, changeBench, undoEntries } from '@/storage/entries';
-import { addJob, deleteJob, listJobs, loadEntries, loadJob, restoreJob } from '@/storage/jobs';
+import { addJob, deleteJob, listJobs, loadEntries, loadJob } from '@/storage/jobs';
 import { addPhoto, listPhotos } from '@/storage/photos';
 import { changeRun } from '@/storage/runs';
 import { addVehicle, listVehicles } from '@/storage/vehicles';
@@ -123,7 +124,7 @@ describe('a bench test without a job', () => {
     expect(await readings(bench.id)).toEqual([1]);
     const deleted = await good(deleteJob(bench.id));
     expect(await listLooseBenches()).toEqual([]);
-    await good(restoreJob(deleted));
+    await good(putBackDeleted(deleted));
     expect(await readings(bench.id)).toEqual([1]);
   });
 });

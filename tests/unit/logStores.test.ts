@@ -5,15 +5,16 @@ import { readTrace, type LoggedSeries } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { VEHICLE_PARAMETER_COUNT, type VehicleMemory } from '@/core/twin';
 import { loadColumnChoices, saveColumnChoices } from '@/storage/columnChoices';
+import { putBackDeleted } from '@/storage/bin';
 import { database } from '@/storage/database';
 import { packJob, unpackJob } from '@/storage/bundle/jobBundle';
 import { changeVehicle } from '@/storage/changeVehicle';
-import { addJob, loadJob } from '@/storage/jobs';
+import { addJob, deleteJob, loadJob } from '@/storage/jobs';
 import { readMemory } from '@/storage/memoryFile';
 import { addPhoto } from '@/storage/photos';
-import { endRecording, keepRecording, openRecording, restoreRecording, startRecording } from '@/storage/recordings';
+import { endRecording, keepRecording, openRecording, deleteRecording, startRecording } from '@/storage/recordings';
 import { addTrace, loadTrace, replaceReading, setJudging } from '@/storage/traces';
-import { addTriage, assignTriage, clearTriage, listTriage, restoreTriage, settleTriage } from '@/storage/triage';
+import { addTriage, assignTriage, clearTriage, listTriage, settleTriage } from '@/storage/triage';
 import { changeRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle } from '@/storage/vehicles';
@@ -84,15 +85,24 @@ describe('another reading of a trace', () => {
 
 describe('a recording', () => {
   it('is kept row by row, found again, ended and put back', async () => {
-    const begun = await good(startRecording('job', 'adapter'));
+    const { id: jobId } = await good(addJob({ vehicleId: 'van', complaint: '' }));
+    const begun = await good(startRecording(jobId, 'adapter'));
     const rows = [{ time_s: 0, values: { ect_c: 12 } }];
     const marks = [{ time_s: 0, text: 'heater hot' }];
-    await good(keepRecording(begun.id, { rows, marks }));
-    expect(await openRecording('job')).toMatchObject({ id: begun.id, rows, marks });
-    const ended = await good(endRecording(begun.id));
-    expect(await openRecording('job')).toBeUndefined();
-    await good(restoreRecording(ended!));
-    expect(await openRecording('job')).toMatchObject({ rows });
+    await good(keepRecording(begun, { rows, marks }));
+    expect(await openRecording(jobId)).toMatchObject({ id: begun.id, rows, marks });
+    const thrown = await good(deleteRecording(begun.id));
+    expect(await openRecording(jobId)).toBeUndefined();
+    await good(putBackDeleted(thrown));
+    expect(await openRecording(jobId)).toMatchObject({ rows });
+    // Another tab took it away while this one went on: it is there again with the next rows, unless its job is gone.
+    await good(endRecording(begun.id));
+    await good(keepRecording(begun, { rows, marks }));
+    expect(await openRecording(jobId)).toMatchObject({ id: begun.id, rows });
+    await good(deleteJob(jobId));
+    const late = await keepRecording(begun, { rows, marks });
+    expect(!late.ok && late.error.kind).toBe('refused');
+    expect(await database().recordings.count()).toBe(0);
   });
 });
 
@@ -109,7 +119,8 @@ describe('the batch', () => {
     expect((await listTriage())[0]!.outcome).toEqual({ state: 'refused', message: 'no time' });
     const cleared = await good(clearTriage());
     expect(await listTriage()).toEqual([]);
-    await good(restoreTriage(cleared));
+    expect(cleared.count).toBe(2);
+    await good(putBackDeleted(cleared.binId));
     expect(await listTriage()).toHaveLength(2);
   });
 });
@@ -173,6 +184,29 @@ describe('a job as a file', () => {
   ])('%s is refused', async (_, blob, message) => {
     const read = await unpackJob(blob);
     expect(!read.ok && read.error).toMatch(message);
+  });
+
+  it('is refused where a digit of a log was altered, cut off, or where it unpacks to too much', async () => {
+    const { job } = await jobWithLog();
+    const blob = await packed(job.id);
+    // Stored, not packed, so that the digits stand in the file as they are.
+    const stored = zipSync(unzipSync(new Uint8Array(await blob.arrayBuffer())), { level: 0 });
+    const read = await unpackJob(new Blob([stored as BlobPart]));
+    expect(read.ok).toBe(true);
+    const at = strFromU8(stored, true).indexOf('\n10;30\n');
+    expect(at).toBeGreaterThan(0);
+    stored[at + 1] = '7'.charCodeAt(0);
+    const altered = await unpackJob(new Blob([stored as BlobPart]));
+    expect(!altered.ok && altered.error).toContain('its checksum is wrong');
+    for (const share of [0.3, 0.9, 0.999]) {
+      const cut = await unpackJob(blob.slice(0, Math.floor(share * blob.size)));
+      expect(!cut.ok && cut.error).toMatch(/cannot be opened/);
+    }
+    const bytes = new Uint8Array(await blob.arrayBuffer());
+    const view = new DataView(bytes.buffer);
+    view.setUint32(view.getUint32(bytes.length - 22 + 16, true) + 24, 3_000_000_000, true);
+    const bomb = await unpackJob(new Blob([bytes]));
+    expect(!bomb.ok && bomb.error).toContain('unpacks to more than any job holds');
   });
 
   it('takes the memory of the vehicle and a running stopwatch along, of a file of today and of the kind before', async () => {

@@ -9,7 +9,7 @@ import { changeVehicle } from '@/storage/changeVehicle';
 import { changeClosing } from '@/storage/closings';
 import { database } from '@/storage/database';
 import { addEntry, giveAnswer, setMeasured } from '@/storage/entries';
-import { addJob, changePlan, listJobs, loadDrives, loadJob, setStanding, updateJob } from '@/storage/jobs';
+import { addJob, changePlan, listJobs, loadDrives, loadJob, setStanding, changeJobText } from '@/storage/jobs';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
 import { addTrace } from '@/storage/traces';
 import { startRecording } from '@/storage/recordings';
@@ -35,7 +35,7 @@ async function wholeJob() {
   await good(giveAnswer(job.id, { kind: 'check', item: 'look-belt', answer: 'sound', minute: null }));
   await good(setMeasured(job.id, { name: 'soak', place: 'cold-look' }, { ect_c: 4, outside_c: 3, stood_h: 11 }));
   await good(addEntry(job.id, { kind: 'work', work: 'replaced-cap', detail: '110 kPa', benchPassed: false }));
-  await good(updateJob(job.id, { conditions: 'on the hill' }));
+  await good(changeJobText(job.id, 'conditions', () => 'on the hill'));
   await good(setStanding(job.id, { state: 'look-again', lookAgainOn: '2031-02-03' }));
   const plan = { phases: [], ambient_c: 3, heater_pct: 20, startExcess_k: 0, limit_c: 101, altitude_m: 900 };
   await good(changePlan(job.id, plan, {}));

@@ -1,13 +1,17 @@
 import 'fake-indexeddb/auto';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { newProof, SHIPPED_FIGURES } from '@/core/case';
+import { readTrace } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
+import { caseOfJob } from '@/job/caseOfJob';
 import { countPastJobs, inSight, isWhole, NOTHING_COUNTED, type PastJobs } from '@/job/countPastJobs';
+import { soundCase } from '@/job/soundFindings';
 import { changeClosing } from '@/storage/closings';
 import { database } from '@/storage/database';
 import { addEntry } from '@/storage/entries';
-import { addJob } from '@/storage/jobs';
+import { addJob, loadJob } from '@/storage/jobs';
 import { watchPastJobs } from '@/storage/pastJobs';
+import { addTrace, judgeTracesAgain, nextToJudge, setJudging } from '@/storage/traces';
 import { signVerdict } from '@/storage/proofs';
 import { addVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
@@ -99,6 +103,25 @@ describe('counting over all jobs', () => {
     expect(last.unread.map((u) => u.jobId)).toEqual([broken.id]);
     expect(last.unread[0]!.why).not.toBe('');
     expect(isWhole(last)).toBe(true);
+  });
+
+  it('a job opens without a finding that no version wrote, and its drive is judged again', async () => {
+    const { id: jobId, vehicleId } = await aJob();
+    const read = readTrace('time_s,ect_c\n0,10\n60,20\n120,30\n');
+    if (!read.ok) throw new Error(read.error.message);
+    const trace = await good(addTrace({ jobId, vehicleId, fileName: 'a.csv', raw: new Blob(['']), ...read.value }));
+    const kept = { traceId: trace.id, jobId, judgedAt: 1 };
+    const findings = [{ ...kept, finding: { verdict: 'toString' } as never }];
+    await database().findings.bulkPut(findings);
+    const detail = (await loadJob(jobId))!;
+    expect(() => caseOfJob(detail, findings, SHIPPED_FIGURES)).toThrow();
+    const { case: found, broken } = soundCase(detail, findings, SHIPPED_FIGURES);
+    expect(broken).toEqual([trace.id]);
+    expect(found.now).toEqual(caseOfJob(detail, [], SHIPPED_FIGURES).now);
+    await good(setJudging(trace.id, { state: 'done' }));
+    await good(judgeTracesAgain(broken));
+    expect((await nextToJudge())!.trace.id).toBe(trace.id);
+    expect(await database().findings.count()).toBe(0);
   });
 
   it('a database that fails is told, not counted as an odd record', async () => {

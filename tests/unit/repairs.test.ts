@@ -6,10 +6,11 @@ import { newSheet, readSheet, type RepairSheet } from '@/core/repair';
 import { startingVehicle } from '@/core/planning';
 import { packJob, unpackJob } from '@/storage/bundle/jobBundle';
 import { keepOpenedJob } from '@/storage/bundle/keepOpenedJob';
+import { putBackDeleted } from '@/storage/bin';
 import { database } from '@/storage/database';
-import { addJob, deleteJob, loadEntries, loadJob, restoreJob } from '@/storage/jobs';
+import { addJob, deleteJob, loadEntries, loadJob } from '@/storage/jobs';
 import { addPhoto, listJobPhotos } from '@/storage/photos';
-import { deleteProcedure, listProcedures, loadDraft, putProcedure, restoreProcedure } from '@/storage/procedures';
+import { deleteProcedure, listProcedures, loadDraft, putProcedure } from '@/storage/procedures';
 import {
   beginRepair,
   changeRepair,
@@ -96,7 +97,7 @@ describe('the repair of a job', () => {
     expect([...(await openRepairs()).keys()]).toEqual([id]);
     const deleted = await good(deleteJob(id));
     expect(await loadRepair(id)).toBeUndefined();
-    await good(restoreJob(deleted));
+    await good(putBackDeleted(deleted));
     expect((await sheetOf(id)).strip.capOff).toBe(true);
     await good(changeRepair(id, FIRST, (s) => ({ ...s, closedAt: 5 })));
     expect((await openRepairs()).size).toBe(0);
@@ -217,9 +218,9 @@ describe('procedures of the shop', () => {
     const before = await good(putProcedure({ ...own, name: 'Ours' }));
     expect(before?.procedure).toEqual(own);
     expect((await listProcedures()).map((p) => p.name)).toEqual(['Ours']);
-    const gone = await good(deleteProcedure('own'));
+    const gone = await good(deleteProcedure('own', 'Ours'));
     expect(await listProcedures()).toEqual([]);
-    await good(restoreProcedure(gone!));
+    await good(putBackDeleted(gone));
     expect((await listProcedures()).map((p) => p.name)).toEqual(['Ours']);
     await database().procedures.put({ id: 'odd', updatedAt: 1, procedure: { schema: 9 } });
     expect((await listProcedures()).map((p) => p.name)).toEqual(['Ours']);

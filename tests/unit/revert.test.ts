@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { revert } from '@/storage/revert';
+import { carried, revert } from '@/storage/revert';
 
 describe('taking one change back', () => {
   it('is what it was where nothing came later', () => {
@@ -51,5 +51,20 @@ describe('taking one change back', () => {
         expect(back).toEqual({ ...before, later });
       }),
     );
+  });
+});
+
+describe('carrying a change over', () => {
+  it('makes what it made, and keeps what only someone else touched', () => {
+    const base = { plate: 'A', figures: { rated_c: 88, fan_c: 95 }, parts: [{ id: 'x' }] };
+    const mine = { ...base, plate: 'B', figures: { rated_c: 83, fan_c: 95 } };
+    const theirs = { ...base, plate: 'C', figures: { rated_c: 88, fan_c: 97 }, parts: [{ id: 'x' }, { id: 'y' }] };
+    expect(carried(base, mine, theirs)).toEqual({
+      plate: 'B',
+      figures: { rated_c: 83, fan_c: 97 },
+      parts: [{ id: 'x' }, { id: 'y' }],
+    });
+    expect(carried(base, base, theirs)).toEqual(theirs);
+    expect(carried(base, mine, base)).toEqual(mine);
   });
 });

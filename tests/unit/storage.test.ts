@@ -19,26 +19,17 @@ import {
   undoEntries,
 } from '@/storage/entries';
 import { changeFigures, loadFigures } from '@/storage/figures';
-import {
-  addJob,
-  changePlan,
-  deleteJob,
-  listJobs,
-  loadDrives,
-  loadJob,
-  putSummary,
-  restoreJob,
-  setStanding,
-} from '@/storage/jobs';
-import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
+import { addJob, changePlan, deleteJob, listJobs, loadDrives, loadJob, putSummary, setStanding } from '@/storage/jobs';
+import { addPhoto, deletePhoto, listPhotos } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
 import { newSheet } from '@/core/repair';
 import { changeClosing } from '@/storage/closings';
 import { changeRepair } from '@/storage/repairs';
 import { changeRun, loadRun } from '@/storage/runs';
+import { putBack, putBackDeleted } from '@/storage/bin';
 import { DEFAULT_SETTINGS, loadOrder, loadSettings, saveOrder, saveSettings } from '@/storage/settings';
 import { toStorageError } from '@/storage/storageError';
-import { JOB_TABLE_NAMES, rowsOfJob } from '@/storage/tables';
+import { JOB_TABLE_NAMES, rowsOfJob, SHOP_TABLES } from '@/storage/tables';
 import {
   addTrace,
   deleteTrace,
@@ -46,17 +37,9 @@ import {
   listVehicleTraces,
   nextToJudge,
   putFinding,
-  restoreTrace,
   setJudging,
 } from '@/storage/traces';
-import {
-  addVehicle,
-  changeParts,
-  deleteVehicle,
-  listVehicleJobs,
-  loadVehicle,
-  restoreVehicle,
-} from '@/storage/vehicles';
+import { addVehicle, changeParts, deleteVehicle, listVehicleJobs, loadVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
@@ -161,7 +144,7 @@ describe('store', () => {
     const deleted = await good(deleteJob(job.id));
     expect(await loadJob(job.id)).toBeNull();
     for (const table of JOB_TABLE_NAMES) expect((await rowsOfJob(job.id))[table], table).toEqual([]);
-    await good(restoreJob(deleted));
+    await good(putBackDeleted(deleted));
     expect(await loadJob(job.id)).not.toBeNull();
     for (const table of JOB_TABLE_NAMES) {
       expect((await rowsOfJob(job.id))[table], table).toHaveLength(before[table].length);
@@ -192,6 +175,12 @@ describe('store', () => {
   it('every table that belongs to jobs stands in the registry', () => {
     const owned = database().tables.filter((t) => 'jobId' in t.schema.idxByName || t.schema.primKey.name === 'jobId');
     expect(owned.map((t) => t.name).sort()).toEqual([...JOB_TABLE_NAMES].sort());
+    const known = [...JOB_TABLE_NAMES, ...Object.keys(SHOP_TABLES)];
+    expect(known.sort()).toEqual(
+      database()
+        .tables.map((t) => t.name)
+        .sort(),
+    );
   });
 
   it('takes a trace away with its entry, and back', async () => {
@@ -199,7 +188,7 @@ describe('store', () => {
     const deleted = await good(deleteTrace(trace.id));
     expect((await loadDrives(job.id)).traces).toEqual([]);
     expect((await loadJob(job.id))!.entries).toEqual([]);
-    await good(restoreTrace(deleted));
+    await good(putBackDeleted(deleted));
     expect((await loadDrives(job.id)).traces).toHaveLength(1);
     expect((await loadJob(job.id))!.entries).toHaveLength(1);
   });
@@ -207,9 +196,9 @@ describe('store', () => {
   it('photos, vehicles and settings', async () => {
     const { job, car } = await jobWithTrace();
     const photo = await good(addPhoto({ jobId: job.id, stage: 'arrival', caption: 'p', image: new Blob(['x']) }));
-    await good(deletePhoto(photo.id));
+    const deleted = await good(deletePhoto(photo.id));
     expect(await listPhotos(job.id, 'arrival')).toEqual([]);
-    await good(restorePhoto(photo));
+    await good(putBackDeleted(deleted));
     expect(await listPhotos(job.id, 'arrival')).toHaveLength(1);
     const before = await good(changeVehicle(car.id, { mileage_km: 5 }, false));
     expect((await loadVehicle(car.id))!.mileage_km).toBe(5);
@@ -231,7 +220,7 @@ describe('store', () => {
     await good(deleteJob(job.id));
     const gone = (await good(deleteVehicle(car.id)))!;
     expect(await loadVehicle(car.id)).toBeUndefined();
-    await good(restoreVehicle(gone));
+    await good(putBack(gone));
     expect((await loadVehicle(car.id))!.plate).toBe('A');
   });
 
@@ -342,10 +331,10 @@ describe('the chronicle', () => {
   });
 
   it('a note is written, rewritten and emptied', async () => {
-    await good(setNote(jobId, 'cold-look', 'seep'));
-    await good(setNote(jobId, 'cold-look', 'seep at the hose'));
+    await good(setNote(jobId, 'cold-look', () => 'seep'));
+    await good(setNote(jobId, 'cold-look', (now) => `${now} at the hose`));
     expect(await live()).toMatchObject([{ kind: 'note', text: 'seep at the hose' }]);
-    await good(setNote(jobId, 'cold-look', ''));
+    await good(setNote(jobId, 'cold-look', () => ''));
     expect(await live()).toEqual([]);
   });
 

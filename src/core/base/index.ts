@@ -12,6 +12,7 @@ export {
   type PerCause,
 } from './causes';
 export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity } from './channels';
+export { mergeText } from './mergeText';
 export { differenceText, inShownUnits, temperatureText } from './quantityText';
 export { fail, ok, type Result } from './result';
 export { channelSet, countPresent, duration_s, loggedChannels, logPrint, type ChannelSet, type Trace } from './trace';

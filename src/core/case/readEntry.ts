@@ -141,7 +141,7 @@ export function readEntry(value: unknown, fallback: { readonly id: string; reado
   if (strange !== null) return unknown(`it has an unknown field: ${strange}`);
   if (original.at !== undefined && original.at !== at) return unknown('its time must be a number, ms since 1970');
   if (typeof kind !== 'string' || !Object.hasOwn(SHAPES, kind)) {
-    return unknown(`entries of kind “${String(kind)}” are not known to this version`);
+    return unknown(`entries of kind “${typeof kind === 'string' ? kind : typeof kind}” are not known to this version`);
   }
   try {
     const shape = SHAPES[kind as EntryKind].noUnknown();

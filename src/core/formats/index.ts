@@ -9,6 +9,7 @@ export {
   refuseBySize,
   type LogReader,
 } from './bytes/fileReader';
+export { openArchive, openRangedArchive, type RangedArchive } from './bytes/zipArchive';
 export { unpackLogs, type UnpackedLog } from './bytes/unpackLogs';
 export type { LoggedColumn, LoggedSeries } from './buildSeries';
 export { alignByClock, alignByCurve, layBeside, placeSeries, type Alignment } from './alignSeries';

@@ -6,13 +6,15 @@ import { CODES, readCode, type CodeReading } from '@/core/codes';
 import type { CodeEntry } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
-import { addEntry, changeEntry, takeBack, undoEntries } from '@/storage/entries';
+import { addEntry, changeEntry, changeEntryText, takeBack, undoEntries } from '@/storage/entries';
 import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 
 function StoredCode({ entry }: { entry: CodeEntry }) {
   const { job } = useJob();
+  const keep = useKeep();
   const write = useWrite();
   const known = CODES.find((c) => c.code === entry.code);
   const clear = () =>
@@ -39,7 +41,7 @@ function StoredCode({ entry }: { entry: CodeEntry }) {
           className="btn btn-square self-center btn-ghost btn-sm"
           aria-label={`Remove ${entry.code}`}
           onClick={() =>
-            void write(takeBack(job.id, entry.id), { says: `${entry.code} taken back.`, undo: undoEntries })
+            keep(() => takeBack(job.id, entry.id), { says: `${entry.code} taken back.`, undo: undoEntries })
           }
         >
           <X aria-hidden className="size-4" />
@@ -56,7 +58,7 @@ function StoredCode({ entry }: { entry: CodeEntry }) {
         hint="Coolant, intake air, load, speed, time from start"
         value={entry.freezeFrame}
         rows={1}
-        onSave={(freezeFrame) => changeEntry(job.id, entry.id, { freezeFrame })}
+        onSave={(to) => changeEntryText(job.id, entry.id, 'freezeFrame', to)}
       />
     </li>
   );
@@ -70,7 +72,7 @@ export function CodesSection() {
   const [read, setRead] = useState<CodeReading | null>(null);
   const codes = entries.filter((e): e is CodeEntry => e.kind === 'code' && e.takenBack !== true);
 
-  const keep = async (code: string) => {
+  const store = async (code: string) => {
     const stored = codes.some((c) => c.code === code && c.clearedAt === null);
     if (!stored && (await write(addEntry(job.id, { kind: 'code', code, freezeFrame: '', clearedAt: null }))) === null)
       return;
@@ -80,7 +82,7 @@ export function CodesSection() {
   const enter = () => {
     if (typed.trim() === '') return;
     const reading = readCode(typed);
-    if (reading.kind === 'known') void keep(reading.meaning.code);
+    if (reading.kind === 'known') void store(reading.meaning.code);
     else setRead(reading);
   };
   return (
@@ -117,7 +119,7 @@ export function CodesSection() {
           </p>
           <div className="mt-1 flex gap-2">
             {read.perhaps.map((code) => (
-              <button key={code} type="button" className="btn btn-sm" onClick={() => void keep(code)}>
+              <button key={code} type="button" className="btn btn-sm" onClick={() => void store(code)}>
                 {code}
               </button>
             ))}
@@ -130,7 +132,7 @@ export function CodesSection() {
             {read.code} is a code, but not one of coolant temperature, thermostat or fan. Keep it on the job; it moves
             no odds.
           </Caution>
-          <button type="button" className="btn mt-1 btn-sm" onClick={() => void keep(read.code)}>
+          <button type="button" className="btn mt-1 btn-sm" onClick={() => void store(read.code)}>
             Keep {read.code}
           </button>
         </div>

@@ -6,9 +6,9 @@ import { CATALOGUE, complaintConflicts } from '@/core/evidence';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { MeasuredField } from '@/job/MeasuredField';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { giveAnswer } from '@/storage/entries';
-import { updateJob } from '@/storage/jobs';
+import { changeJobText } from '@/storage/jobs';
 import { Caution } from '@/ui/Caution';
 import { SavedText } from '@/ui/SavedText';
 
@@ -17,7 +17,7 @@ const STATEMENTS = CATALOGUE.filter((item) => item.stage === 'complaint');
 /** The complaint as short plain statements, each a piece of evidence, with conditions and free words beside. */
 export function ComplaintSection() {
   const { job, entries, vehicle } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const given = STATEMENTS.filter((s) => standingAnswer(entries, s.id)?.answer === 'yes').map((s) => s.id);
   const before = saidBefore(entries);
   const doubtful = given.includes('complaint-gauge-disagrees') || given.includes('complaint-needle-jumps');
@@ -37,7 +37,7 @@ export function ComplaintSection() {
                 aria-checked={on}
                 title={item.reason}
                 className={`flex min-h-12 w-full items-center gap-3 text-left leading-tight ${on ? 'font-bold' : ''}`}
-                onClick={() => void write(giveAnswer(job.id, { kind: 'statement', item: item.id, answer: 'yes' }))}
+                onClick={() => keep(() => giveAnswer(job.id, { kind: 'statement', item: item.id, answer: 'yes' }))}
               >
                 <span
                   aria-hidden
@@ -71,7 +71,7 @@ export function ComplaintSection() {
           label="In the customer’s words"
           value={job.complaint}
           rows={3}
-          onSave={(complaint) => updateJob(job.id, { complaint })}
+          onSave={(to) => changeJobText(job.id, 'complaint', to)}
         />
         <SavedText
           id="conditions"
@@ -79,7 +79,7 @@ export function ComplaintSection() {
           hint="Speed, load, heater, minutes from the start"
           value={job.conditions}
           rows={3}
-          onSave={(conditions) => updateJob(job.id, { conditions })}
+          onSave={(to) => changeJobText(job.id, 'conditions', to)}
         />
       </div>
       <div className="mt-3">

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import type { BenchTest } from '@/core/bench';
 import { benchTests, type BenchEntry, type BenchRef } from '@/core/case';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { changeBench, undoEntries } from '@/storage/entries';
 
 /** A bench test of the open job, with the ways to change it. */
@@ -24,15 +24,15 @@ export interface BenchInHand<T extends BenchTest> {
 /** Follows the bench test that a reference means. @param first what a test begins with */
 export function useBenchTest<T extends BenchTest>(ref: BenchRef & { readonly of: T['of'] }, first: T): BenchInHand<T> {
   const { job, entries } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const [standing, ...earlier] = benchTests(entries, ref);
   const put = useCallback(
     (to: (now: T) => T, says: string | undefined, anew: boolean) =>
-      void write(
-        changeBench(job.id, ref, (now) => to((now as T | null) ?? first), anew),
+      keep(
+        () => changeBench(job.id, ref, (now) => to((now as T | null) ?? first), anew),
         says === undefined ? {} : { says, undo: undoEntries },
       ),
-    [first, job.id, ref, write],
+    [first, job.id, ref, keep],
   );
   return {
     test: (standing?.test as T | undefined) ?? first,

@@ -6,7 +6,7 @@ import { inOrder, type Entry } from '@/core/case';
 import { entryText, KIND_NAME } from '@/job/entryWords';
 import { useJob } from '@/job/JobProvider';
 import { Simulated } from '@/job/Simulated';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { changeEntry, deleteEntry, takeBack, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
 
@@ -15,7 +15,7 @@ const LOCAL = "yyyy-MM-dd'T'HH:mm";
 function Row({ entry }: { entry: Entry }) {
   const { job, traces, case: found } = useJob();
   const { show, say } = useUnits();
-  const write = useWrite();
+  const keep = useKeep();
   const trace = entry.kind === 'drive' ? traces.find((t) => t.id === entry.traceId) : undefined;
   const said = entryText(entry, show, () => trace?.fileName ?? 'a log that is gone');
   const out = entry.takenBack === true;
@@ -38,7 +38,7 @@ function Row({ entry }: { entry: Entry }) {
         value={format(entry.at, LOCAL)}
         onChange={(e) => {
           const at = new Date(e.target.value).getTime();
-          if (Number.isFinite(at)) void write(changeEntry(job.id, entry.id, { at }), { undo: undoEntries });
+          if (Number.isFinite(at)) keep(() => changeEntry(job.id, entry.id, { at }), { undo: undoEntries });
         }}
       />
       <span className="type-label">{KIND_NAME[entry.kind]}</span>
@@ -52,7 +52,7 @@ function Row({ entry }: { entry: Entry }) {
             type="button"
             className="btn btn-ghost btn-sm"
             onClick={() =>
-              void write(takeBack(job.id, entry.id, !out), {
+              keep(() => takeBack(job.id, entry.id, !out), {
                 says: out ? 'It counts again.' : 'Taken back: it moves nothing.',
                 undo: undoEntries,
               })
@@ -65,7 +65,7 @@ function Row({ entry }: { entry: Entry }) {
           <button
             type="button"
             className="btn btn-ghost btn-sm"
-            onClick={() => void write(deleteEntry(job.id, entry.id), { says: 'Deleted.', undo: undoEntries })}
+            onClick={() => keep(() => deleteEntry(job.id, entry.id), { says: 'Deleted.', undo: undoEntries })}
           >
             Delete
           </button>

@@ -86,7 +86,7 @@ function Checks() {
             hint="green, clear; brown with grit"
             value={coolant?.text ?? ''}
             rows={1}
-            onSave={(text) => setMeasured(job.id, { name: 'coolant', place: PLACE, text }, {})}
+            onSave={(to) => setMeasured(job.id, { name: 'coolant', place: PLACE, text: to }, {})}
           />
         </div>
       </CheckRow>
@@ -192,7 +192,7 @@ export function ColdLookScreen() {
           label="Notes"
           value={notes?.text ?? ''}
           rows={2}
-          onSave={(text) => setNote(job.id, PLACE, text)}
+          onSave={(to) => setNote(job.id, PLACE, to)}
         />
       </div>
       <OverheatingOrder />

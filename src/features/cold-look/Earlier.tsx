@@ -3,7 +3,7 @@
 import { format } from 'date-fns';
 import { earlierReadings, valuesOf, type MeasurementEntry, type MeasurementName } from '@/core/case';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { beginNewReading, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
 import { PLACE } from './place';
@@ -11,7 +11,7 @@ import { PLACE } from './place';
 /** Earlier readings of a measurement, and a way to take it again without losing what stands. */
 export function Earlier({ name, reading }: { name: MeasurementName; reading: MeasurementEntry | null }) {
   const { job, entries } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const { show } = useUnits();
   const earlier = earlierReadings(entries, name, reading?.id ?? '');
   const valued = (e: MeasurementEntry): string =>
@@ -35,7 +35,7 @@ export function Earlier({ name, reading }: { name: MeasurementName; reading: Mea
           type="button"
           className="btn btn-ghost btn-xs"
           onClick={() =>
-            void write(beginNewReading(job.id, name, PLACE), {
+            keep(() => beginNewReading(job.id, name, PLACE), {
               says: 'The reading is kept; type the new one.',
               undo: undoEntries,
             })

@@ -2,7 +2,7 @@
 
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Cautions } from '@/job/Cautions';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { loadOrder, saveOrder } from '@/storage/settings';
 import { inShopOrder, OrderedList } from '@/ui/OrderedList';
 
@@ -22,7 +22,7 @@ const OFFERED = [
 
 /** The general order for an overheating car; the shop can change it, and it stays changed. */
 export function OverheatingOrder() {
-  const write = useWrite();
+  const keep = useKeep();
   const stored = useLiveQuery(() => loadOrder('overheating-order'), []);
   return (
     <details className="border-b border-base-content/20 py-4">
@@ -33,7 +33,7 @@ export function OverheatingOrder() {
         <OrderedList
           items={inShopOrder(OFFERED, stored ?? null)}
           testId="overheating-order"
-          onMove={(order) => void write(saveOrder('overheating-order', order))}
+          onMove={(order) => keep(() => saveOrder('overheating-order', order))}
         />
       </div>
     </details>

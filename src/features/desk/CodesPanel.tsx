@@ -20,7 +20,7 @@ import {
 import { driveForMonitor } from '@/core/planning';
 import { firstPlan } from '@/job/firstPlan';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { changePlan } from '@/storage/jobs';
 import type { Range } from '@/ui/picture/lane';
 import { useUnits } from '@/ui/units';
@@ -131,7 +131,7 @@ function Frames({ look, onShow }: { look: DriveLook; onShow: (place: Range) => v
 /** What drive would bring the slow warm-up monitor to a verdict, and what it would say with each cause at work. */
 function WhatDrive({ leader }: { leader: Cause }) {
   const { job, entries, vehicle, figures } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const { say } = useUnits();
   const state = coolantState(entries, vehicle.vehicle, job.plan?.altitude_m ?? figures.altitude_m);
   const first = firstPlan(vehicle.vehicle, outsideGiven_c(entries, job.updatedAt), state);
@@ -180,7 +180,7 @@ function WhatDrive({ leader }: { leader: Cause }) {
           type="button"
           className="btn btn-sm"
           onClick={() =>
-            void write(changePlan(job.id, first, { phases: drive.phases }), {
+            keep(() => changePlan(job.id, first, { phases: drive.phases }), {
               says: 'The plan of this job is now a drive on which it decides.',
               undo: () => changePlan(job.id, first, { phases: plan.phases }),
             })

@@ -6,6 +6,7 @@ import { DRIVE_MARK_KINDS, DRIVE_MARKS, type DriveMarkKind } from '@/core/case';
 import { hoseExpectation } from '@/core/desk';
 import { markLabel } from '@/job/entryWords';
 import { useJob } from '@/job/JobProvider';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { addEntry, changeEntry, takeBack, undoEntries } from '@/storage/entries';
 import { useCursor, type DriveView } from '@/ui/picture/useDriveView';
@@ -129,10 +130,10 @@ export function MarkPanel({
   opens_s: number | null;
 }) {
   const { job } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const { show } = useUnits();
   const move = (id: string, by_s: number, at_s: number) =>
-    void write(changeEntry(job.id, id, { at_s: Math.min(view.whole.to_s, Math.max(0, at_s + by_s)) }));
+    keep(() => changeEntry(job.id, id, { at_s: Math.min(view.whole.to_s, Math.max(0, at_s + by_s)) }));
   return (
     <div data-testid="marks-panel">
       <NewMark traceId={traceId} view={view} opens_s={opens_s} />
@@ -185,7 +186,7 @@ export function MarkPanel({
                     className="btn btn-square btn-ghost btn-sm"
                     aria-label={`Take the mark at minute ${minuteOf(m.at_s)} away`}
                     onClick={() =>
-                      void write(takeBack(job.id, m.entry!.id), { says: 'Mark taken away.', undo: undoEntries })
+                      keep(() => takeBack(job.id, m.entry!.id), { says: 'Mark taken away.', undo: undoEntries })
                     }
                   >
                     <Trash2 aria-hidden className="size-4" />

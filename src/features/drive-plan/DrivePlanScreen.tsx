@@ -33,7 +33,7 @@ export function DrivePlanScreen() {
   const lane = useMemo(() => work.last && planLane(work.last, plan.limit_c, null), [work.last, plan.limit_c]);
   const print = async () => {
     const moved = job.state === 'to-look-at' ? await write(setStanding(job.id, { state: 'drive-planned' })) : 0;
-    await put({});
+    put({});
     if (moved !== null) window.print();
   };
   return (
@@ -46,7 +46,7 @@ export function DrivePlanScreen() {
         ))}
         <div className="grid grid-cols-1 gap-x-6 gap-y-4 lg:grid-cols-[18.5rem_minmax(0,1fr)_17rem]">
           <div>
-            <PlanEditor plan={plan} onChange={(change) => void put(change)} />
+            <PlanEditor plan={plan} onChange={(change) => put(change)} />
             {error && (
               <p role="alert" className="mt-2 text-error">
                 {say(error)}
@@ -61,10 +61,10 @@ export function DrivePlanScreen() {
               >
                 <Printer aria-hidden className="size-5" /> Print the drive card
               </button>
-              <Link href={`/jobs/${job.id}/drive/stopwatch`} className="btn px-2" onClick={() => void put({})}>
+              <Link href={`/jobs/${job.id}/drive/stopwatch`} className="btn px-2" onClick={() => put({})}>
                 <Timer aria-hidden className="size-5" /> Stopwatch card
               </Link>
-              <Link href={`/jobs/${job.id}/drive/live`} className="btn px-2" onClick={() => void put({})}>
+              <Link href={`/jobs/${job.id}/drive/live`} className="btn px-2" onClick={() => put({})}>
                 <Cable aria-hidden className="size-5" /> Log live
               </Link>
             </div>
@@ -81,7 +81,7 @@ export function DrivePlanScreen() {
           </div>
           <div className="space-y-4">
             <PlanOutcome plan={plan} work={work} />
-            <ProposalList vehicle={vehicle} plan={plan} causes={found.now} onTake={(phases) => void put({ phases })} />
+            <ProposalList vehicle={vehicle} plan={plan} causes={found.now} onTake={(phases) => put({ phases })} />
           </div>
         </div>
       </div>

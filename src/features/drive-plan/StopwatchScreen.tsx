@@ -28,12 +28,12 @@ export function StopwatchScreen() {
   const driven = { ...plan, phases: asRun(plan.phases, run) };
   const checks = checksOf(driven, work.last);
   const start = () => {
-    change((r) => started(r, Date.now()));
-    void put({});
+    change(started);
+    put({});
   };
-  const pause = () => change((r) => paused(r, Date.now()));
+  const pause = () => change(paused);
   const endPhase = (kind: PhaseKind) =>
-    change((r) => stepEnded(plan.phases, r, Date.now()), `${PHASE_NAME[kind]} ended at ${clock(elapsed_s)}.`);
+    change((r, at) => stepEnded(plan.phases, r, at), `${PHASE_NAME[kind]} ended at ${clock(elapsed_s)}.`);
   const backToZero = () => change(() => NOT_BEGUN, `The stopwatch stood at ${clock(elapsed_s)}.`);
   return (
     <div className="px-5 pt-3 pb-10">

@@ -5,7 +5,7 @@ import { coolantState, outsideGiven_c } from '@/core/case';
 import { vehicleScale } from '@/core/limits';
 import { firstPlan } from '@/job/firstPlan';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { setMeasured } from '@/storage/entries';
 import { changePlan } from '@/storage/jobs';
 import type { PlanRecord } from '@/storage/records';
@@ -15,7 +15,7 @@ import { planError } from './planFields';
 export function usePlan() {
   const { job, entries, vehicle: record, figures } = useJob();
   const { vehicle } = record;
-  const write = useWrite();
+  const keep = useKeep();
   const altitude_m = job.plan?.altitude_m ?? figures.altitude_m;
   const state = useMemo(() => coolantState(entries, vehicle, altitude_m), [entries, vehicle, altitude_m]);
   const outside_c = useMemo(() => outsideGiven_c(entries, job.updatedAt), [entries, job.updatedAt]);
@@ -25,11 +25,12 @@ export function usePlan() {
     () => vehicleScale(vehicle, plan.ambient_c, { coolant: state, belowRating_k }),
     [vehicle, plan.ambient_c, state, belowRating_k],
   );
-  const put = async (change: Partial<PlanRecord>) => {
-    const kept = await write(changePlan(job.id, plan, change));
+  const put = (change: Partial<PlanRecord>) => {
+    keep(() => changePlan(job.id, plan, change));
+    const { ambient_c } = change;
     // What is said of the weather for a drive reaches the judge where the log has none of its own.
-    if (kept && change.ambient_c !== undefined) {
-      await write(setMeasured(job.id, { name: 'outside', place: 'plan' }, { outside_c: change.ambient_c }));
+    if (ambient_c !== undefined) {
+      keep(() => setMeasured(job.id, { name: 'outside', place: 'plan' }, { outside_c: ambient_c }));
     }
   };
   return { plan, error: planError(plan, state), scale, put };

@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { changeEntry, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
 
@@ -12,7 +12,7 @@ const BY_HAND = 'by hand';
 export function DrivesUsed({ onLook }: { onLook: (traceId: string) => void }) {
   const { job, entries, traces, case: found } = useJob();
   const { drives } = found;
-  const write = useWrite();
+  const keep = useKeep();
   const { say } = useUnits();
   if (drives.length < 2 && drives.every((d) => d.counts)) return null;
   return (
@@ -45,7 +45,7 @@ export function DrivesUsed({ onLook }: { onLook: (traceId: string) => void }) {
                   type="button"
                   className="btn btn-sm"
                   onClick={() =>
-                    void write(changeEntry(job.id, drive.entryId, { leftOut: leftOut ? '' : BY_HAND }), {
+                    keep(() => changeEntry(job.id, drive.entryId, { leftOut: leftOut ? '' : BY_HAND }), {
                       says: leftOut ? 'The drive counts again.' : 'The drive is left out.',
                       undo: undoEntries,
                     })

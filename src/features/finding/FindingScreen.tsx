@@ -8,9 +8,11 @@ import { verdictText, type Finding, type Remark } from '@/core/judge';
 import { useJob } from '@/job/JobProvider';
 import { PrintHead } from '@/job/PrintHead';
 import { Simulated } from '@/job/Simulated';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import type { TraceRecord } from '@/storage/records';
-import { deleteTrace, restoreTrace, setJudging } from '@/storage/traces';
+import { putBackDeleted } from '@/storage/bin';
+import { deleteTrace, setJudging } from '@/storage/traces';
 import { Caution } from '@/ui/Caution';
 import { useShowImport } from '@/ui/showImport';
 import { useUnits } from '@/ui/units';
@@ -22,7 +24,7 @@ import { WhyList } from './WhyList';
 
 function Waiting({ record }: { record: TraceRecord }) {
   const { judging } = record;
-  const write = useWrite();
+  const keep = useKeep();
   return (
     <div className="px-5 py-14">
       <p className="text-3xl type-sign">{judging.state === 'wanted' ? 'Judging this trace' : 'Not judged'}</p>
@@ -31,7 +33,7 @@ function Waiting({ record }: { record: TraceRecord }) {
         <button
           type="button"
           className="btn mt-4 btn-lg btn-primary"
-          onClick={() => void write(setJudging(record.id, { state: 'wanted' }))}
+          onClick={() => keep(() => setJudging(record.id, { state: 'wanted' }))}
         >
           Judge it now
         </button>
@@ -45,7 +47,7 @@ function TraceHead({ record, onChoose }: { record: TraceRecord; onChoose: (id: s
   const write = useWrite();
   const showImport = useShowImport();
   const remove = () =>
-    write(deleteTrace(record.id), { says: `${record.fileName} removed from this job.`, undo: restoreTrace });
+    write(deleteTrace(record.id), { says: `${record.fileName} removed from this job.`, undo: putBackDeleted });
   return (
     <div className="mb-2 flex items-center gap-3 print:hidden">
       {traces.length > 1 ? (

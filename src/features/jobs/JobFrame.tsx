@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Headline } from '@/core/evidence';
@@ -10,17 +9,17 @@ import { AnswerItem } from '@/job/AnswerItem';
 import { expectedOnly } from '@/job/caseOfJob';
 import { FAMILY_LOOK, oddsShares } from '@/job/causeLook';
 import { EvidenceTable } from '@/job/EvidenceTable';
-import { saveJob } from '@/job/jobFile';
 import { useJob } from '@/job/JobProvider';
 import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { isLooseBench } from '@/storage/benches';
-import { deleteJob, restoreJob, setStanding } from '@/storage/jobs';
+import { setStanding } from '@/storage/jobs';
 import { standingOf } from '@/storage/jobStanding';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
 import { Said, useUnits } from '@/ui/units';
+import { JobMenu } from './JobMenu';
 import { LooseFrame } from './LooseFrame';
 import { OpenSigns } from './OpenSigns';
 import { StageNav } from './StageNav';
@@ -108,9 +107,9 @@ function DoNext() {
 
 function StatePicker() {
   const { job } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const change = (state: JobState) =>
-    void write(setStanding(job.id, standingOf(state, null, Date.now())), {
+    keep(() => setStanding(job.id, standingOf(state, null, Date.now())), {
       // Only the day is lost by another state.
       says: (before) => (before?.state === 'look-again' ? 'The day to look again was taken off.' : null),
       undo: (before) => setStanding(job.id, before!),
@@ -138,7 +137,7 @@ function StatePicker() {
           required
           onChange={(e) => {
             const { value } = e.target;
-            if (value !== '') void write(setStanding(job.id, standingOf('look-again', value, Date.now())));
+            if (value !== '') keep(() => setStanding(job.id, standingOf('look-again', value, Date.now())));
           }}
         />
       )}
@@ -154,19 +153,10 @@ export function JobFrame({ children }: { children: ReactNode }) {
 /** The frame of a job: what is most likely, how sure, what to do next, the odds and the evidence, always in sight. */
 function WholeFrame({ children }: { children: ReactNode }) {
   const { job, vehicle, case: found } = useJob();
-  const write = useWrite();
-  const router = useRouter();
   const [open, setOpen] = useState(false);
   useHotkeys('e', () => setOpen((was) => !was));
   useHotkeys('escape', () => setOpen(false));
   const shown = found.lines.findLast((l) => l.kind !== 'raw' && l.kind !== 'visibility');
-  const remove = async () => {
-    const deleted = await write(deleteJob(job.id), {
-      says: `Job on ${vehicle.plate} deleted.`,
-      undo: restoreJob,
-    });
-    if (deleted !== null) router.push('/');
-  };
   return (
     <>
       <section aria-label="Where this job stands" className="border-b border-base-content/30 bg-base-100 print:hidden">
@@ -208,12 +198,7 @@ function WholeFrame({ children }: { children: ReactNode }) {
           <button type="button" className="btn my-auto btn-sm" aria-expanded={open} onClick={() => setOpen(!open)}>
             Evidence {found.lines.length}
           </button>
-          <button type="button" className="btn my-auto btn-ghost btn-sm" onClick={() => void write(saveJob(job.id))}>
-            Save job
-          </button>
-          <button type="button" className="btn my-auto btn-ghost btn-sm" onClick={() => void remove()}>
-            Delete job
-          </button>
+          <JobMenu />
         </StageNav>
         {open && <EvidenceTable />}
       </section>

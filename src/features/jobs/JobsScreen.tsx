@@ -15,6 +15,7 @@ import { loadAgenda } from '@/storage/agenda';
 import { openRepairs } from '@/storage/repairs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
+import { BackupDue } from './BackupDue';
 import { DueDays } from './DueDays';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
 import { OpenJobButton } from './OpenJobButton';
@@ -121,6 +122,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
           <Plus aria-hidden className="size-5" /> New job
         </Link>
       </div>
+      <BackupDue />
       <DueDays days={due ?? []} now={now} />
       <div
         role="group"

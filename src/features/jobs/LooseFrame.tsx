@@ -7,7 +7,8 @@ import { useState, type ReactNode } from 'react';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { attachBench, detachBench } from '@/storage/benches';
-import { deleteJob, listJobs, restoreJob, updateJob } from '@/storage/jobs';
+import { BIN_DAYS, putBackDeleted } from '@/storage/bin';
+import { deleteJob, listJobs, changeJobText } from '@/storage/jobs';
 import { SavedText } from '@/ui/SavedText';
 
 /** The frame of a bench test that belongs to no job: its name, and the way into a job. */
@@ -28,7 +29,10 @@ export function LooseFrame({ children }: { children: ReactNode }) {
     if (moved) router.push(`/jobs/${to}/bench/${desk}`);
   };
   const remove = async () => {
-    const deleted = await write(deleteJob(job.id), { says: 'Bench test deleted.', undo: restoreJob });
+    const deleted = await write(deleteJob(job.id), {
+      says: `The bench test is in the bin for ${BIN_DAYS} days.`,
+      undo: putBackDeleted,
+    });
     if (deleted !== null) router.push('/bench');
   };
   return (
@@ -47,7 +51,7 @@ export function LooseFrame({ children }: { children: ReactNode }) {
               label="Which part"
               value={job.complaint}
               rows={1}
-              onSave={(complaint) => updateJob(job.id, { complaint })}
+              onSave={(to) => changeJobText(job.id, 'complaint', to)}
             />
           </div>
           <label className="block">

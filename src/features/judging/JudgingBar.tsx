@@ -6,6 +6,7 @@ import { causeName } from '@/core/evidence';
 import type { JudgeProgress } from '@/core/judge';
 import { nextToJudge, putFinding, setJudging } from '@/storage/traces';
 import { useFigures } from '@/job/useFigures';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
 import { judgeInWorker } from '@/workers/client';
@@ -24,6 +25,7 @@ export function JudgingBar() {
   const next = useLiveQuery(nextToJudge, []);
   const shop = useFigures();
   const toast = useToast();
+  const keep = useKeep();
   const write = useWrite();
   const [running, setRunning] = useState<Running | null>(null);
   const traceId = next?.trace.id;
@@ -48,7 +50,7 @@ export function JudgingBar() {
     );
     const cancel = () => {
       judgement.cancel();
-      void write(setJudging(trace.id, { state: 'stopped' }));
+      keep(() => setJudging(trace.id, { state: 'stopped' }));
     };
     void judgement.result.then(async (result) => {
       if (!live) return;

@@ -5,7 +5,8 @@ import { Camera, X } from 'lucide-react';
 import Image from 'next/image';
 import { usePathname } from 'next/navigation';
 import { useEffect, useMemo, useRef } from 'react';
-import { addPhoto, deletePhoto, listPhotos, restorePhoto } from '@/storage/photos';
+import { putBackDeleted } from '@/storage/bin';
+import { addPhoto, deletePhoto, listPhotos } from '@/storage/photos';
 import type { PhotoRecord } from '@/storage/records';
 import { useWrite } from '@/job/useWrite';
 import { useToast } from '@/ui/Toasts';
@@ -40,7 +41,7 @@ export function PhotoStrip({ jobId }: { jobId: string }) {
     }
   };
   const remove = (photo: PhotoRecord) =>
-    write(deletePhoto(photo.id), { says: `${photo.caption} removed.`, undo: () => restorePhoto(photo) });
+    write(deletePhoto(photo.id), { says: `${photo.caption} removed.`, undo: putBackDeleted });
   return (
     <section aria-label="Photos" className="flex flex-wrap items-end gap-3 px-5 pb-8 print:hidden" data-testid="photos">
       {photos.map((photo) => (

@@ -8,7 +8,7 @@ import type { CautionId } from '@/core/cautions';
 import type { AcceptanceItem, AcceptanceRow, AcceptanceState } from '@/core/proof';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { giveProof, undoEntries } from '@/storage/entries';
 import { AnswerButtons } from '@/ui/AnswerButtons';
 import { useUnits } from '@/ui/units';
@@ -94,12 +94,12 @@ function LeaveOut({ onReason }: { onReason: (reason: string) => void }) {
 function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
   const { job } = useJob();
   const { say } = useUnits();
-  const write = useWrite();
+  const keep = useKeep();
   const [changing, setChanging] = useState(false);
   const { ask, answers } = proofItem(row.item);
   const give = (key: string, text = '') => {
     setChanging(false);
-    void write(giveProof(job.id, newProof({ item: row.item, answer: key, text })), {
+    keep(() => giveProof(job.id, newProof({ item: row.item, answer: key, text })), {
       says: `${ask.split(/[:,]/)[0]}: ${key === LEFT_OUT ? 'left out' : (answers[key] ?? key)}.`,
       undo: undoEntries,
     });

@@ -6,7 +6,7 @@ import type { ReactNode } from 'react';
 import { newSheet } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { PrintHead } from '@/job/PrintHead';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { beginRepair, undoRepair } from '@/storage/repairs';
 
 const PARTS = [
@@ -22,11 +22,11 @@ const PARTS = [
 export function RepairTabs({ children }: { children: ReactNode }) {
   const here = usePathname();
   const { job, vehicle, repair, repairUnread } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const base = `/jobs/${job.id}/repair`;
   const part = PARTS.find(({ path }) => here === base + path);
   const again = () =>
-    void write(beginRepair(job.id, newSheet(vehicle.vehicle)), {
+    keep(() => beginRepair(job.id, newSheet(vehicle.vehicle)), {
       says: 'Another repair is begun; the one before is kept.',
       undo: undoRepair,
     });

@@ -37,9 +37,7 @@ export function WaitTimer({ kind, procedure }: { kind: RunKind; procedure: Proce
       <button
         type="button"
         className="btn min-h-14 min-w-28 btn-lg"
-        onClick={() =>
-          begun ? change(() => NOT_BEGUN, `It stood at ${clock(elapsed_s)}.`) : change((r) => started(r, Date.now()))
-        }
+        onClick={() => (begun ? change(() => NOT_BEGUN, `It stood at ${clock(elapsed_s)}.`) : change(started))}
       >
         {begun ? 'Reset' : 'Start'}
       </button>

@@ -1,7 +1,7 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Keyboard, Moon, Sun } from 'lucide-react';
+import { Archive, Keyboard, Moon, Sun } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, type ReactNode } from 'react';
@@ -9,13 +9,24 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { DEFAULT_SETTINGS, loadSettings } from '@/storage/settings';
 import { ToastProvider } from '@/ui/Toasts';
 import { UnitsProvider } from '@/ui/units';
+import { UnsavedProvider } from '@/ui/useTyped';
 import { ShortcutHelp } from './ShortcutHelp';
+import { useTidyStore } from './StoreGate';
 import { UnitsDialog } from './UnitsDialog';
+import { UnsavedBar } from './UnsavedBar';
 import { useTheme } from './useTheme';
+import { useWaiting } from './useWaiting';
+
+/** Below the messages, which say where it fails. */
+function Tidied() {
+  useTidyStore();
+  return null;
+}
 
 /** Frame of every screen: name, places, units, theme, help. */
 export function AppShell({ status, children }: { status: ReactNode; children: ReactNode }) {
   const settings = useLiveQuery(loadSettings, []) ?? DEFAULT_SETTINGS;
+  const waiting = useWaiting();
   const [theme, toggleTheme] = useTheme();
   const [helpOpen, setHelpOpen] = useState(false);
   const [unitsOpen, setUnitsOpen] = useState(false);
@@ -28,6 +39,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   useHotkeys('g>b', () => router.push('/bench'));
   useHotkeys('g>p', () => router.push('/procedures'));
   useHotkeys('g>h', () => router.push('/history'));
+  useHotkeys('g>k', () => router.push('/keeping'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -77,6 +89,9 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
           >
             {settings.temperature} {settings.speed}
           </button>
+          <Link href="/keeping" className="btn btn-square btn-ghost btn-sm" aria-label="What is kept: backup, bin">
+            <Archive aria-hidden className="size-5" />
+          </Link>
           <button
             type="button"
             className="btn btn-square btn-ghost btn-sm"
@@ -94,7 +109,11 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             <Keyboard aria-hidden className="size-5" />
           </button>
         </header>
-        <main id="main">{children}</main>
+        <UnsavedBar waiting={waiting} />
+        <main id="main">
+          <UnsavedProvider value={waiting.count > 0}>{children}</UnsavedProvider>
+          <Tidied />
+        </main>
         <UnitsDialog open={unitsOpen} onClose={() => setUnitsOpen(false)} />
         <ShortcutHelp open={helpOpen} onClose={() => setHelpOpen(false)} />
       </ToastProvider>

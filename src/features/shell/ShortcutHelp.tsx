@@ -21,6 +21,8 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['+ − 0', 'On the desk: zoom in, out, whole drive'],
   ['Enter', 'On the desk: a mark at the cursor'],
   ['e', 'All evidence of a job'],
+  ['Ctrl Z', 'Undo the last change of a job, after a reload too; with Shift, do it again'],
+  ['g k', 'What is kept: backup, bin'],
   ['o', 'Open a log file on a job'],
   ['t', 'Light or dark'],
   ['Esc', 'Close'],

@@ -1,7 +1,7 @@
 'use client';
 
 import { UNITS } from '@/core/base';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { saveSettings } from '@/storage/settings';
 import { Dialog } from '@/ui/Dialog';
 import { CHOSEN_FAMILIES, useUnits } from '@/ui/units';
@@ -20,7 +20,7 @@ const FAMILY_NAME = {
 /** Chooses the unit of each kind of reading. Stored values stay as they are. */
 export function UnitsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   const units = useUnits();
-  const write = useWrite();
+  const keep = useKeep();
   return (
     <Dialog title="Units" open={open} onClose={onClose}>
       <p className="mb-4 text-sm">
@@ -33,7 +33,7 @@ export function UnitsDialog({ open, onClose }: { open: boolean; onClose: () => v
             <select
               className="select"
               value={units[family]}
-              onChange={(e) => void write(saveSettings({ [family]: e.target.value }))}
+              onChange={(e) => keep(() => saveSettings({ [family]: e.target.value }))}
             >
               {UNITS[family].map((u) => (
                 <option key={u.symbol}>{u.symbol}</option>

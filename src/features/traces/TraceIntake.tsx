@@ -8,9 +8,11 @@ import { CHANNELS, logPrint, type ChannelName } from '@/core/base';
 import type { ImportError, ReadOptions, ReadTrace } from '@/core/formats';
 import { keepLog } from '@/job/importToJob';
 import { useJob } from '@/job/JobProvider';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { isLooseBench } from '@/storage/benches';
-import { deleteTrace, restoreTrace } from '@/storage/traces';
+import { putBackDeleted } from '@/storage/bin';
+import { deleteTrace } from '@/storage/traces';
 import type { TraceRecord } from '@/storage/records';
 import { OpenFilesContext } from '@/ui/openFiles';
 import { ShowImportContext } from '@/ui/showImport';
@@ -141,6 +143,7 @@ export function TraceIntake({ children }: { children: ReactNode }) {
 /** Takes log files: dropped anywhere on the job, or chosen. What cannot be read says what, where and how to mend it. */
 function JobIntake({ children }: { children: ReactNode }) {
   const { job, traces } = useJob();
+  const keep = useKeep();
   const write = useWrite();
   const router = useRouter();
   const here = usePathname();
@@ -155,7 +158,7 @@ function JobIntake({ children }: { children: ReactNode }) {
   const [imported, setImported] = useState<string | null>(null);
   const [shown, setShown] = useState<ShownImport | null>(null);
 
-  const keep = async (file: File, taken: ReadTrace) => {
+  const store = async (file: File, taken: ReadTrace) => {
     const place = { jobId: job.id, vehicleId: job.vehicleId, fileName: file.name };
     const kept = await write(keepLog(place, file, taken));
     if (kept) setImported(kept.id);
@@ -168,7 +171,7 @@ function JobIntake({ children }: { children: ReactNode }) {
     if (beside && !twin && onlyTemperatures(result.value)) {
       return setDoubts((all) => [...all, { file, read: result.value, beside }]);
     }
-    await keep(file, result.value);
+    await store(file, result.value);
   };
   useTriageColumns((file) => void take(file, {}));
 
@@ -206,7 +209,7 @@ function JobIntake({ children }: { children: ReactNode }) {
           onLook={here === `/jobs/${job.id}` ? null : () => router.push(`/jobs/${job.id}`)}
           onReport={() => setShown({ traceId: justImported.id, second: null })}
           onUndo={() =>
-            void write(deleteTrace(justImported.id), { says: 'The log was taken back.', undo: restoreTrace })
+            keep(() => deleteTrace(justImported.id), { says: 'The log was taken back.', undo: putBackDeleted })
           }
           onClose={() => setImported(null)}
         />
@@ -216,7 +219,7 @@ function JobIntake({ children }: { children: ReactNode }) {
           doubtful={doubtful}
           onDrive={() => {
             closeDoubtful();
-            void keep(doubtful.file, doubtful.read);
+            void store(doubtful.file, doubtful.read);
           }}
           onBeside={() => {
             closeDoubtful();

@@ -5,9 +5,11 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { jobFromLog } from '@/job/importToJob';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { addJob } from '@/storage/jobs';
-import { addTriage, assignTriage, clearTriage, listTriage, rememberJob, restoreTriage } from '@/storage/triage';
+import { putBackDeleted } from '@/storage/bin';
+import { addTriage, assignTriage, clearTriage, listTriage, rememberJob } from '@/storage/triage';
 import { listVehicles } from '@/storage/vehicles';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -45,6 +47,7 @@ export function TriageScreen() {
   const folder = useRef<HTMLInputElement>(null);
   const toast = useToast();
   const router = useRouter();
+  const keep = useKeep();
   const write = useWrite();
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
   useTriageQueue(records, vehicles, complain);
@@ -68,9 +71,9 @@ export function TriageScreen() {
   });
   const assign = useCallback(
     (row: TriageRow, vehicleId: string) => {
-      void write(assignTriage(row.record.id, vehicleId));
+      keep(() => assignTriage(row.record.id, vehicleId));
     },
-    [write],
+    [keep],
   );
   const openJob = useCallback(
     async (row: TriageRow) => {
@@ -97,7 +100,10 @@ export function TriageScreen() {
   if (!records || !vehicles) return <p className="p-8 type-label">Loading</p>;
   const waiting = rows.filter((r) => r.record.outcome.state === 'waiting' && r.vehicle !== '').length;
   const clear = () =>
-    write(clearTriage(), { says: (all) => `${all.length} logs taken off the table.`, undo: restoreTriage });
+    write(clearTriage(), {
+      says: ({ count }) => `${count} logs taken off the table.`,
+      undo: ({ binId }) => putBackDeleted(binId),
+    });
   return (
     <div {...getRootProps()} className="relative min-h-[calc(100dvh-3.5rem)] px-5 py-6">
       <input {...getInputProps()} aria-label="Logs" data-testid="triage-files" />

@@ -5,6 +5,7 @@ import { X } from 'lucide-react';
 import { useForm } from 'react-hook-form';
 import { object, string } from 'yup';
 import type { VehicleRecord } from '@/storage/records';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { changeParts } from '@/storage/vehicles';
 
@@ -16,6 +17,7 @@ const partSchema = object({
 
 /** Parts replaced so far, with rating and date as far as known. */
 export function PartsSection({ vehicle }: { vehicle: VehicleRecord }) {
+  const keep = useKeep();
   const write = useWrite();
   const form = useForm({ resolver: yupResolver(partSchema), defaultValues: { part: '', when: '', detail: '' } });
   const add = form.handleSubmit(async (part) => {
@@ -66,10 +68,10 @@ export function PartsSection({ vehicle }: { vehicle: VehicleRecord }) {
               className="btn btn-square btn-ghost btn-sm"
               aria-label={`Remove ${p.part}`}
               onClick={() =>
-                void write(
-                  changeParts(vehicle.id, (parts) => parts.filter((_, k) => k !== i)),
-                  { says: `${p.part} removed.`, undo: (before) => changeParts(vehicle.id, () => before) },
-                )
+                keep(() => changeParts(vehicle.id, (parts) => parts.filter((_, k) => k !== i)), {
+                  says: `${p.part} removed.`,
+                  undo: (before) => changeParts(vehicle.id, () => before),
+                })
               }
             >
               <X aria-hidden className="size-4" />

@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { curveOf, type CurvePoint } from '@/core/sender';
 import type { VehicleRecord } from '@/storage/records';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { changeVehicle } from '@/storage/changeVehicle';
 import { QuantityInput } from '@/ui/QuantityInput';
 
@@ -17,7 +17,7 @@ const isPoint = (d: Draft): d is CurvePoint =>
 
 /** Three points of the coolant sender's curve, as its data sheet gives them. */
 export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
-  const write = useWrite();
+  const keep = useKeep();
   const [drafts, setDrafts] = useState<readonly Draft[]>(() =>
     [0, 1, 2].map((i) => vehicle.senderPoints[i] ?? { temp_c: null, ohm: null }),
   );
@@ -25,7 +25,7 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
     const next = drafts.map((d, k) => (k === i ? { ...d, ...change } : d));
     setDrafts(next);
     const points = next.filter(isPoint);
-    if (points.length === 0 || usable(points)) void write(changeVehicle(vehicle.id, { senderPoints: points }, false));
+    if (points.length === 0 || usable(points)) keep(() => changeVehicle(vehicle.id, { senderPoints: points }, false));
   };
   const points = drafts.filter(isPoint);
   return (

@@ -10,10 +10,13 @@ import { causeName } from '@/core/evidence';
 import { repeatedParts } from '@/core/case';
 import { writeVehicleFile } from '@/core/formats';
 import { STATE_NAME } from '@/job/jobWords';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
-import { changeVehicle } from '@/storage/changeVehicle';
+import { changeVehicle, type VehicleChange } from '@/storage/changeVehicle';
+import { carried } from '@/storage/revert';
 import { listVehicleTraces } from '@/storage/traces';
-import { deleteVehicle, listVehicleJobs, listVehicleWorks, loadVehicle, restoreVehicle } from '@/storage/vehicles';
+import { putBack } from '@/storage/bin';
+import { deleteVehicle, listVehicleJobs, listVehicleWorks, loadVehicle } from '@/storage/vehicles';
 import type { VehicleRecord } from '@/storage/records';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -83,31 +86,44 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
   const record = useLiveQuery(() => loadVehicle(vehicleId), [vehicleId]);
   const jobs = useLiveQuery(() => listVehicleJobs(vehicleId), [vehicleId]) ?? [];
   const toast = useToast();
+  const keep = useKeep();
   const write = useWrite();
   const router = useRouter();
-  const [editing, setEditing] = useState(false);
+  // The vehicle with which editing began: another tab may change it meanwhile.
+  const [base, setBase] = useState<VehicleRecord | null>(null);
   useEffect(() => {
     if (record) document.title = `${record.plate} · Varmek`;
   }, [record]);
   if (record === undefined) return <p className="p-8 type-label">No such vehicle, or still loading.</p>;
-  if (editing) {
+  if (base) {
     const start = {
-      ...toFormValues(record.plate, record.vehicle),
-      variant: record.variant,
-      mileage_km: record.mileage_km,
+      ...toFormValues(base.plate, base.vehicle),
+      variant: base.variant,
+      mileage_km: base.mileage_km,
     };
     return (
       <VehicleForm
-        title={record.plate}
+        title={base.plate}
         start={start}
         onSave={async (values) => {
           const { plate, variant, mileage_km } = values;
           const vehicle = toVehicle(values);
-          const change = { plate, variant, mileage_km: mileage_km ?? null, vehicle };
-          const alike = judgedAlike(vehicle, record.vehicle);
+          const edited = { plate, variant, mileage_km: mileage_km ?? null, vehicle };
+          const { plate: p, variant: v, mileage_km: km, vehicle: was } = base;
+          const began = { plate: p, variant: v, mileage_km: km, vehicle: was };
+          const alike = judgedAlike(vehicle, base.vehicle);
           const forgets = record.memory !== null && !alike;
           const kept = await write(
-            changeVehicle(vehicleId, alike ? change : { ...change, memory: null, goodTraceIds: [] }, !alike),
+            changeVehicle(
+              vehicleId,
+              (now) => ({
+                ...carried<VehicleChange>(began, edited, {
+                  ...{ plate: now.plate, variant: now.variant, mileage_km: now.mileage_km, vehicle: now.vehicle },
+                }),
+                ...(alike ? {} : { memory: null, goodTraceIds: [] }),
+              }),
+              !alike,
+            ),
             {
               says: alike
                 ? 'Saved.'
@@ -115,7 +131,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
               undo: (before) => changeVehicle(vehicleId, before, !alike),
             },
           );
-          if (kept !== null) setEditing(false);
+          if (kept !== null) setBase(null);
         }}
       />
     );
@@ -135,7 +151,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
     toast({
       kind: 'info',
       text: `${record.plate} deleted.`,
-      action: { label: 'Undo', run: () => void write(restoreVehicle(gone)) },
+      action: { label: 'Undo', run: () => keep(() => putBack(gone)) },
     });
   };
   return (
@@ -155,7 +171,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
         >
           <Download aria-hidden className="size-5" /> Vehicle file
         </button>
-        <button type="button" className="btn" onClick={() => setEditing(true)}>
+        <button type="button" className="btn" onClick={() => setBase(record)}>
           Change its data
         </button>
         <Link href={`/jobs/new?vehicle=${record.id}`} className="btn btn-primary">

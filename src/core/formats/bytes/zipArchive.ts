@@ -62,14 +62,24 @@ function longSizes(view: DataView, at: number, end: number, short: readonly numb
   return found;
 }
 
-/** Lists the entries of an archive without unpacking any. */
-function listZip(bytes: Uint8Array): Result<ZipEntry[], ImportError> {
+/** Where the directory of an archive lies, and how much it lists. */
+interface Directory {
+  readonly from: number;
+  readonly count: number;
+}
+
+/** Finds the directory, from the last bytes of an archive; null where they are not its last. */
+function directoryOf(tail: Uint8Array): Directory | null {
+  const view = viewOf(tail);
+  const end = tail.length < END_BYTES ? -1 : endOf(view);
+  return end < 0 ? null : { from: view.getUint32(end + 16, true), count: view.getUint16(end + 10, true) };
+}
+
+/** Reads entries from the directory of an archive. */
+function readDirectory(bytes: Uint8Array, from: number, count: number): Result<ZipEntry[], ImportError> {
   const view = viewOf(bytes);
-  const end = bytes.length < END_BYTES ? -1 : endOf(view);
-  if (end < 0) return fail(damaged('This zip archive', 'its end is missing'));
   const entries: ZipEntry[] = [];
-  let at = view.getUint32(end + 16, true);
-  const count = Math.min(view.getUint16(end + 10, true), MOST_ENTRIES);
+  let at = from;
   for (let i = 0; i < count; i++) {
     if (at + CENTRAL_BYTES > bytes.length || view.getUint32(at, true) !== CENTRAL) {
       return fail(damaged('This zip archive', 'its directory is broken'));
@@ -96,6 +106,15 @@ function listZip(bytes: Uint8Array): Result<ZipEntry[], ImportError> {
     at = extraAt + extraBytes + commentBytes;
   }
   return ok(entries);
+}
+
+const NO_END = damaged('This zip archive', 'its end is missing');
+
+/** Lists the entries of an archive without unpacking any. */
+function listZip(bytes: Uint8Array): Result<ZipEntry[], ImportError> {
+  const directory = directoryOf(bytes);
+  if (!directory) return fail(NO_END);
+  return readDirectory(bytes, directory.from, Math.min(directory.count, MOST_ENTRIES));
 }
 
 const tooLargeEntry = (name: string, limit: number): ImportError =>
@@ -192,4 +211,47 @@ export function openArchive(bytes: Uint8Array, limit: number): Result<Archive, I
     return entry ? unzipEntry(bytes, entry, limit, take) : null;
   };
   return ok({ entries, unpack });
+}
+
+/** An archive of which only what is asked for is read. */
+export interface RangedArchive {
+  readonly entries: readonly ZipEntry[];
+  /** The bytes of a part, length and sum checked. */
+  readonly read: (entry: ZipEntry) => Promise<Result<Uint8Array, ImportError>>;
+}
+
+/** The header before a part's bytes repeats its name and may hold more beside. */
+const LOCAL_EXTRA_BYTES = 4096;
+
+/**
+ * Opens an archive that is too large to be in memory.
+ *
+ * @param bytes length of the archive
+ * @param range gives its bytes from and up to a place
+ * @param limit most bytes that a part may unpack to
+ */
+export async function openRangedArchive(
+  bytes: number,
+  range: (from: number, to: number) => Promise<Uint8Array>,
+  limit: number,
+): Promise<Result<RangedArchive, ImportError>> {
+  const directory = directoryOf(await range(Math.max(0, bytes - END_BYTES - LONGEST_COMMENT), bytes));
+  if (!directory || directory.from > bytes) return fail(NO_END);
+  const listed = readDirectory(await range(directory.from, bytes), 0, directory.count);
+  if (!listed.ok) return listed;
+  const read: RangedArchive['read'] = async (entry) => {
+    const nameBytes = new TextEncoder().encode(entry.name).length;
+    const to = entry.at + LOCAL_BYTES + nameBytes + LOCAL_EXTRA_BYTES + entry.packedBytes;
+    const around = await range(entry.at, Math.min(bytes, to));
+    const out = new Uint8Array(Math.min(entry.bytes, limit));
+    let at = 0;
+    const error = unzipEntry(around, { ...entry, at: 0 }, limit, (piece) => {
+      // More than the directory said is told when the whole is measured.
+      out.set(piece.subarray(0, Math.max(0, out.length - at)), Math.min(at, out.length));
+      at += piece.length;
+      return null;
+    });
+    return error ? fail(error) : ok(out);
+  };
+  return ok({ entries: listed.value, read });
 }

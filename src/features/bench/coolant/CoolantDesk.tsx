@@ -9,7 +9,7 @@ import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { MeasuredField } from '@/job/MeasuredField';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { takeBack, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
 import { MovePicture } from '../MovePicture';
@@ -245,7 +245,7 @@ function Volumes({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glycol_pc
 /** The coolant's desk: strength, boiling under the cap, what is left on this trace, and the tests of the closed system. */
 export function CoolantDesk() {
   const { job, entries, vehicle, figures } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const { test, entry, change } = useBenchTest<MixBench>(MIX, NO_MIX);
   const [draft, setDraft] = useState<Partial<MixBench>>({});
   const known = coolantState(entries, vehicle.vehicle, figures.altitude_m);
@@ -260,7 +260,7 @@ export function CoolantDesk() {
           reads_c={entry ? test.reads_c : null}
           onEmptied={() => {
             if (!entry) return;
-            void write(takeBack(job.id, entry.id), { says: 'The reading is taken back.', undo: undoEntries });
+            keep(() => takeBack(job.id, entry.id), { says: 'The reading is taken back.', undo: undoEntries });
           }}
           onChange={(to) => {
             // Which glycol it is is no reading: it waits for the first one.

@@ -6,7 +6,7 @@ import type { CautionId } from '@/core/cautions';
 import { catalogueItem, type ItemId } from '@/core/evidence';
 import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { loadOrder, saveOrder } from '@/storage/settings';
 import { inShopOrder, OrderedList } from '@/ui/OrderedList';
 
@@ -75,7 +75,7 @@ const stepsOf = (kind: Vehicle['fan']['kind']): readonly TreeStep[] => (kind ===
 
 /** The fan's fault tree: ticked off by answering, in the order that the shop prefers. */
 export function FaultTree({ vehicle }: { vehicle: Vehicle }) {
-  const write = useWrite();
+  const keep = useKeep();
   const stored = useLiveQuery(() => loadOrder('fan-order'), []);
   const steps = inShopOrder(stepsOf(vehicle.fan.kind), stored ?? null);
   return (
@@ -94,7 +94,7 @@ export function FaultTree({ vehicle }: { vehicle: Vehicle }) {
           </>
         ),
       }))}
-      onMove={(order) => void write(saveOrder('fan-order', order))}
+      onMove={(order) => keep(() => saveOrder('fan-order', order))}
     />
   );
 }

@@ -22,7 +22,7 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
   const press = (state: ValveState | null) => {
     if (state === null && water_c === null) return setError('Type the water’s temperature first.');
     // The first press starts the clock.
-    if (!running) change((r) => started(r, Date.now()));
+    if (!running) change(started);
     setError(onReading({ t_s: moment_s(run), water_c, lift_mm: null, state }));
   };
   return (
@@ -38,7 +38,7 @@ export function PotCard({ onReading }: { onReading: (reading: WaterReading) => s
           <button
             type="button"
             className="btn min-h-14 min-w-28 btn-lg btn-primary"
-            onClick={() => change((r) => (running ? paused(r, Date.now()) : started(r, Date.now())))}
+            onClick={() => change(running ? paused : started)}
           >
             {running ? 'Pause' : elapsed_s > 0 ? 'Go on' : 'Start'}
           </button>

@@ -9,9 +9,10 @@ import { MARKED, MARKS, type MarkId } from '@/core/case';
 import { Cautions } from '@/job/Cautions';
 import { importToJob } from '@/job/importToJob';
 import { useJob } from '@/job/JobProvider';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { addEntry } from '@/storage/entries';
-import { restoreRecording } from '@/storage/recordings';
+import { putBack } from '@/storage/bin';
 import { ChartLegend, laneLegend } from '@/ui/picture/ChartLegend';
 import { ScaledPicture } from '@/ui/picture/ScaledPicture';
 import { useToast } from '@/ui/Toasts';
@@ -29,9 +30,12 @@ import { StopAlarm } from './StopAlarm';
 import { useLiveLog, type LiveStatus } from './useLiveLog';
 
 const HEIGHT = 300;
+/** Longer than a slow adapter takes for an answer, s. */
+const SILENT_AFTER_S = 4;
 
 const STATUS_TEXT: Readonly<Record<LiveStatus, string>> = {
   loading: '',
+  elsewhere: 'Logged in another tab. Leave it there and it goes on here',
   idle: 'Not logging yet',
   connecting: 'Connecting',
   running: 'Logging',
@@ -46,11 +50,17 @@ export function LiveScreen() {
   const { plan, error, scale } = usePlan();
   const prediction = usePlanPrediction(vehicle, error === null ? plan : null, found.now);
   const toast = useToast();
+  const keep = useKeep();
   const write = useWrite();
   const router = useRouter();
   const { showTemperature } = useUnits();
   const complain = useCallback((text: string) => toast({ kind: 'error', text }), [toast]);
-  const { view, start, pause, mark, discard, keep } = useLiveLog(job.id, vehicle, plan, complain);
+  const tellLeft = useCallback(
+    (rows: number) => toast({ kind: 'info', text: `Logging stopped as its screen was left: ${rows} rows are kept.` }),
+    [toast],
+  );
+  const log = useLiveLog(job.id, vehicle, plan, complain, tellLeft);
+  const { view, start, pause, mark, keepRows } = log;
   const [quietAt, setQuietAt] = useState<number | null>(null);
   const lane = useMemo(() => {
     const readings = {
@@ -63,36 +73,38 @@ export function LiveScreen() {
   const elapsed_s = view.rows.at(-1)?.time_s ?? 0;
   const over = ect !== null && ect >= plan.limit_c;
   const isLogging = view.status === 'running' || view.status === 'connecting';
+  const isHere = view.status !== 'loading' && view.status !== 'elsewhere';
+  const silent = view.silent_s > SILENT_AFTER_S;
 
   const simulated = view.source === 'simulated adapter';
   const finish = async () => {
-    const { rows, marks } = await keep();
+    const { rows, marks } = await keepRows();
     const fileName = `${simulated ? 'simulated' : 'live'} ${format(Date.now(), 'yyyy-MM-dd HH.mm')}.csv`;
     const raw = new Blob([recordingFile(rows, marks)], { type: 'text/csv' });
     const kept = await write(importToJob({ jobId: job.id, vehicleId: record.id, fileName, simulated }, raw));
     if (!kept) return;
-    await discard();
+    await log.finished();
     router.push(`/jobs/${job.id}`);
   };
   const touch = (item: MarkId) => {
     mark(MARKS[item]);
-    void write(addEntry(job.id, { kind: 'check', item, answer: MARKED, minute: elapsed_s / 60 }));
+    keep(() => addEntry(job.id, { kind: 'check', item, answer: MARKED, minute: elapsed_s / 60 }));
   };
   const say = (text: string) => {
     mark(text);
-    void write(
+    keep(() =>
       addEntry(job.id, { kind: 'note', stage: 'drive', text: `Minute ${(elapsed_s / 60).toFixed(1)}: ${text}` }),
     );
   };
   const throwAway = async () => {
-    const thrown = await discard();
-    if (!thrown) return;
+    const thrown = await log.throwAway();
+    if (thrown === null) return;
     toast({
       kind: 'info',
       text: `A recording of ${clock(elapsed_s)} was thrown away.`,
       action: {
         label: 'Undo',
-        run: () => void write(restoreRecording(thrown)).then((back) => back !== null && location.reload()),
+        run: () => void putBack(thrown).then((back) => (back.ok ? location.reload() : complain(back.error.message))),
       },
     });
   };
@@ -108,16 +120,22 @@ export function LiveScreen() {
       )}
       <div className="px-5 pt-3">
         <div className="flex flex-wrap items-center gap-x-8 gap-y-2">
-          <p className="w-56 text-8xl type-sign" data-testid="live-ect">
+          <p className={`w-56 text-8xl type-sign ${silent ? 'text-error line-through' : ''}`} data-testid="live-ect">
             {ect === null ? '–' : showTemperature(ect)}
           </p>
           <div className="min-w-56 flex-1">
             <p className="text-3xl type-sign" role="timer">
               {clock(elapsed_s)}
             </p>
-            <p aria-live="polite" className={view.status === 'lost' ? 'font-bold text-error' : ''}>
-              {STATUS_TEXT[view.status]}
-            </p>
+            {silent ? (
+              <p role="alert" className="font-bold text-error">
+                No answer for {Math.floor(view.silent_s)} s: this figure is old. Watch the gauge, check the plug.
+              </p>
+            ) : (
+              <p aria-live="polite" className={view.status === 'lost' ? 'font-bold text-error' : ''}>
+                {STATUS_TEXT[view.status]}
+              </p>
+            )}
             <p className="type-label">
               {simulated && <strong className="bg-warning px-1 text-warning-content">Simulated, not a car</strong>}{' '}
               {view.rows.length} rows, {view.counts.refusals} refused, {view.counts.dropped} without answer
@@ -128,11 +146,9 @@ export function LiveScreen() {
               Stop logging
             </button>
           ) : (
-            view.status !== 'loading' && (
-              <SourceChoice key={view.source} onStart={(s) => void start(s)} going={view.source} />
-            )
+            isHere && <SourceChoice key={view.source} onStart={(s) => void start(s)} going={view.source} />
           )}
-          {view.rows.length > 0 && !isLogging && (
+          {view.rows.length > 0 && !isLogging && isHere && (
             <>
               <button type="button" className="btn btn-primary" onClick={() => void finish()}>
                 Finish and judge

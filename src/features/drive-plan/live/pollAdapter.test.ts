@@ -21,6 +21,7 @@ async function poll(port: (now_s: () => number) => SerialPortLike, until: number
     now_s,
     speed: SPEED,
     signal: stop.signal,
+    onAnswer: () => undefined,
     onRow: (row, so) => {
       rows.push(row);
       counts = so;

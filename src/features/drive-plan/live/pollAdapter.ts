@@ -105,6 +105,8 @@ export async function pollAdapter(
     /** How much faster than a real drive; 1 for a real adapter. */
     readonly speed: number;
     readonly signal: AbortSignal;
+    /** The adapter said something, be it that it cannot. */
+    readonly onAnswer: () => void;
     readonly onRow: (row: RecordedRow, counts: PollCounts) => void;
   },
 ): Promise<PollEnd> {
@@ -125,6 +127,7 @@ export async function pollAdapter(
       reader.forget();
       await writer.write(encoder.encode(requestText(pid)));
       const text = await reader.next(waitLimit_ms);
+      if (text !== null) how.onAnswer();
       const reply = text === null ? ({ kind: 'nothing' } as const) : readReply(text);
       if (reply.kind === 'values') {
         for (const { channel, value } of reply.values) values[channel] = value;

@@ -1,10 +1,12 @@
 'use client';
 
 import { useEffect, useEffectEvent, useRef, useState } from 'react';
-import type { Cause, Vehicle } from '@/core/base';
+import type { Cause, Result, Vehicle } from '@/core/base';
 import { DEMO_CAUSES } from './demoCauses';
-import { endRecording, keepRecording, openRecording, startRecording } from '@/storage/recordings';
+import { deleteRecording, endRecording, keepRecording, openRecording, startRecording } from '@/storage/recordings';
 import type { PlanRecord, RecordedMark, RecordedRow, RecordingRecord } from '@/storage/records';
+import type { StorageError } from '@/storage/storageError';
+import { alone } from '@/ui/alone';
 import { simulateInWorker } from '@/workers/planClient';
 import { pollAdapter, type PollCounts } from './pollAdapter';
 import { webSerial, type SerialPortLike } from './serialPort';
@@ -15,7 +17,7 @@ export type LiveSource =
   | { readonly kind: 'serial' }
   | { readonly kind: 'simulated'; readonly cause: Cause | 'surprise'; readonly speed: number };
 
-export type LiveStatus = 'loading' | 'idle' | 'connecting' | 'running' | 'paused' | 'lost';
+export type LiveStatus = 'loading' | 'elsewhere' | 'idle' | 'connecting' | 'running' | 'paused' | 'lost';
 
 /** What the screen shows of a log being made. */
 export interface LiveView {
@@ -25,6 +27,8 @@ export interface LiveView {
   readonly rows: readonly RecordedRow[];
   readonly marks: readonly RecordedMark[];
   readonly counts: PollCounts;
+  /** How long the adapter has not answered while it was asked, s. */
+  readonly silent_s: number;
 }
 
 const NOTHING: PollCounts = { answers: 0, refusals: 0, dropped: 0 };
@@ -38,6 +42,8 @@ interface Session {
   marks: RecordedMark[];
   counts: PollCounts;
   stop: AbortController | null;
+  /** When the adapter answered last, by the clock that nobody sets, ms. */
+  answered_ms: number;
   keptRows: number;
   keptMarks: number;
   /** Marks whose writing has ended: a mark is shown once it is kept, or its failure was told. */
@@ -50,13 +56,20 @@ const empty = (): Session => ({
   marks: [],
   counts: NOTHING,
   stop: null,
+  answered_ms: 0,
   keptRows: 0,
   keptMarks: 0,
   settledMarks: 0,
 });
 
 /** Logs a warm-up live into a recording that survives a reload and a pulled plug. */
-export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, onError: (message: string) => void) {
+export function useLiveLog(
+  jobId: string,
+  vehicle: Vehicle,
+  plan: PlanRecord,
+  onError: (message: string) => void,
+  onLeft: (rows: number) => void,
+) {
   const session = useRef<Session>(empty());
   const [view, setView] = useState<LiveView>({
     status: 'loading',
@@ -64,13 +77,19 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     rows: [],
     marks: [],
     counts: NOTHING,
+    silent_s: 0,
   });
 
   const show = (status?: LiveStatus) => {
     const { record, rows, counts } = session.current;
     const marks = session.current.marks.slice(0, session.current.settledMarks);
     const source = record?.source ?? null;
-    setView((v) => ({ status: status ?? v.status, source, rows: [...rows], marks, counts }));
+    const { answered_ms } = session.current;
+    setView((v) => {
+      const now = status ?? v.status;
+      const silent_s = now === 'running' ? (performance.now() - answered_ms) / 1000 : 0;
+      return { status: now, source, rows: [...rows], marks, counts, silent_s };
+    });
   };
 
   const keep = async (): Promise<Pick<Session, 'rows' | 'marks'>> => {
@@ -79,7 +98,7 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     const marks = s.marks.length;
     s.keptRows = s.rows.length;
     s.keptMarks = marks;
-    const kept = await keepRecording(s.record.id, s);
+    const kept = await keepRecording(s.record, s);
     s.settledMarks = Math.max(s.settledMarks, marks);
     if (!kept.ok) {
       // What was not kept is tried again with the next rows.
@@ -98,19 +117,22 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     show(record ? 'paused' : 'idle');
   });
   const leave = useEffectEvent(() => {
-    session.current.stop?.abort();
-    void keep();
+    const s = session.current;
+    if (s.stop && !s.stop.signal.aborted) onLeft(s.rows.length);
+    s.stop?.abort();
+    return keep();
   });
-  useEffect(() => {
-    let live = true;
-    void openRecording(jobId).then((record) => {
-      if (live) takeUp(record ?? null);
-    });
-    return () => {
-      live = false;
-      leave();
-    };
-  }, [jobId]);
+  const isElsewhere = useEffectEvent(() => show('elsewhere'));
+  // One tab logs a job at a time: another waits until this one is left, and takes up what it kept.
+  useEffect(
+    () =>
+      alone(`recording of ${jobId}`, {
+        waits: () => isElsewhere(),
+        begin: async () => takeUp((await openRecording(jobId)) ?? null),
+        end: () => leave(),
+      }),
+    [jobId],
+  );
 
   const running = view.status === 'running';
   const draw = useEffectEvent(() => show());
@@ -119,9 +141,13 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     if (!running) return;
     const drawing = setInterval(() => draw(), DRAW_EVERY_MS);
     const keeping = setInterval(() => save(), KEEP_EVERY_MS);
+    // A tab that is closed by mistake ends a drive that is not driven again.
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
     return () => {
       clearInterval(drawing);
       clearInterval(keeping);
+      window.removeEventListener('beforeunload', ask);
     };
   }, [running]);
 
@@ -150,19 +176,22 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
       const { startedAt } = s.record;
       const resumedAt_s = s.rows.at(-1)?.time_s ?? 0;
       const from = performance.now();
-      // A real drive goes on while the plug is out; a simulated one waits.
-      const now_s =
-        source.kind === 'serial'
-          ? () => (Date.now() - startedAt) / 1000
-          : () => resumedAt_s + ((performance.now() - from) / 1000) * source.speed;
+      // A real drive goes on while the plug is out; a simulated one waits. From then on a clock that nobody sets counts.
+      const begun_s = source.kind === 'serial' ? Math.max(resumedAt_s, (Date.now() - startedAt) / 1000) : resumedAt_s;
+      const pace = source.kind === 'serial' ? 1 : source.speed;
+      const now_s = () => begun_s + ((performance.now() - from) / 1000) * pace;
       const port = await openPort(source, now_s);
       if (!port) return show('idle');
       s.stop = new AbortController();
+      s.answered_ms = performance.now();
       show('running');
       const end = await pollAdapter(port, {
         now_s,
-        speed: source.kind === 'serial' ? 1 : source.speed,
+        speed: pace,
         signal: s.stop.signal,
+        onAnswer: () => {
+          s.answered_ms = performance.now();
+        },
         onRow: (row, counts) => {
           s.rows.push(row);
           s.counts = counts;
@@ -183,16 +212,20 @@ export function useLiveLog(jobId: string, vehicle: Vehicle, plan: PlanRecord, on
     void keep().then(() => show());
   };
 
-  const discard = async (): Promise<RecordingRecord | undefined> => {
+  /** Empties the screen once the recording is out of the store, whichever way. */
+  const close = async <T>(out: (id: string) => Promise<Result<T, StorageError>>): Promise<T | null> => {
     const s = session.current;
     s.stop?.abort();
-    const ended = s.record ? await endRecording(s.record.id) : null;
+    const ended = s.record ? await out(s.record.id) : null;
+    if (ended && !ended.ok) onError(ended.error.message);
+    if (!ended?.ok) return null;
     session.current = empty();
     show('idle');
-    if (ended && !ended.ok) onError(ended.error.message);
-    return ended?.ok ? ended.value : undefined;
+    return ended.value;
   };
 
   const pause = () => session.current.stop?.abort();
-  return { view, start, pause, mark, discard, keep };
+  const finished = () => close(endRecording);
+  const throwAway = () => close(deleteRecording);
+  return { view, start, pause, mark, finished, throwAway, keepRows: keep };
 }

@@ -7,7 +7,7 @@ import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { setMeasured, undoEntries } from '@/storage/entries';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { RangedInput } from '@/ui/RangedInput';
@@ -27,7 +27,7 @@ const HIGHEST_MM = 300;
 function LevelForm() {
   const { job } = useJob();
   const { put } = useRepair();
-  const write = useWrite();
+  const keep = useKeep();
   const [mm, setMm] = useState<number | null>(null);
   const [at_c, setAt] = useState<number | null>(null);
   const [to_mm, setTo] = useState<number | null>(null);
@@ -49,7 +49,7 @@ function LevelForm() {
       levels: [...now.levels, { ...{ id: crypto.randomUUID(), at, above_mark_mm: mm!, at_c }, filledTo_mm: to_mm }],
     }));
     // The same reading is evidence in the chronicle; each level of its own.
-    void write(setMeasured(job.id, { name: 'level', place: `bleed ${at}` }, { above_mark_mm: mm!, at_c }), {
+    keep(() => setMeasured(job.id, { name: 'level', place: `bleed ${at}` }, { above_mark_mm: mm!, at_c }), {
       says: 'Level written down.',
       undo: undoEntries,
     });

@@ -113,7 +113,7 @@ export function BleedRun({ procedure, hand, due }: { procedure: Procedure; hand:
   // Its moment is worth keeping.
   const done: ProcedureRun['actions']['done'] = (turn) => {
     if (at?.step.waits === 'opening') {
-      hand.change((r) => withReading(r, { what: 'opening', value: null }, Date.now()));
+      hand.change((r, at) => withReading(r, { what: 'opening', value: null }, at));
     }
     hand.actions.done(turn);
   };

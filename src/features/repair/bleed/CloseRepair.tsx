@@ -4,7 +4,7 @@ import { newProof } from '@/core/case';
 import { airVerdict, blockers, newSheet, worksDone } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import type { NewEntry } from '@/storage/entries';
 import { enterRepair, undoEntered } from '@/storage/repairs';
 
@@ -12,7 +12,7 @@ import { enterRepair, undoEntered } from '@/storage/repairs';
 export function CloseRepair() {
   const { job, vehicle } = useJob();
   const { sheet, begun } = useRepair();
-  const write = useWrite();
+  const keep = useKeep();
   if (!begun || sheet.closedAt !== null) return null;
   const open = [
     ...blockers(sheet, vehicle.vehicle).map((s) => s.says.toLowerCase()),
@@ -24,10 +24,10 @@ export function CloseRepair() {
     ? newProof({ text: 'Filled and bled: the cold level stayed over a heat cycle.' })
     : { kind: 'note', stage: 'repair', text: `Repair closed without a cold level that stayed. ${air.says}` };
   const close = () =>
-    void write(
-      enterRepair(job.id, newSheet(vehicle.vehicle), [entry], (s) => ({ ...s, closedAt: Date.now() })),
-      { says: settled ? 'Filled and bled.' : 'Closed as it is.', undo: undoEntered },
-    );
+    keep(() => enterRepair(job.id, newSheet(vehicle.vehicle), [entry], (s) => ({ ...s, closedAt: Date.now() })), {
+      says: settled ? 'Filled and bled.' : 'Closed as it is.',
+      undo: undoEntered,
+    });
   return (
     <section aria-labelledby="close-title" className="print:hidden">
       <h2 id="close-title" className="text-2xl type-sign">

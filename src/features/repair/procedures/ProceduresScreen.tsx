@@ -14,8 +14,10 @@ import {
 } from '@/core/procedure';
 import { parseJson } from '@/core/formats';
 import { Cautions } from '@/job/Cautions';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
-import { deleteProcedure, listProcedureRecords, putProcedure, restoreProcedure } from '@/storage/procedures';
+import { putBackDeleted } from '@/storage/bin';
+import { deleteProcedure, listProcedureRecords, putProcedure } from '@/storage/procedures';
 import { FileButton } from '@/ui/FileButton';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -29,6 +31,7 @@ const about = (p: Procedure): string =>
 export function ProceduresScreen() {
   const own = useLiveQuery(listProcedureRecords, []) ?? [];
   const router = useRouter();
+  const keep = useKeep();
   const write = useWrite();
   const toast = useToast();
   const begin = async (from: Procedure | null) => {
@@ -98,9 +101,9 @@ export function ProceduresScreen() {
                 className="btn btn-ghost"
                 aria-label={`Delete ${name}`}
                 onClick={() =>
-                  void write(deleteProcedure(record.id), {
+                  keep(() => deleteProcedure(record.id, name), {
                     says: `${name} deleted.`,
-                    undo: (before) => restoreProcedure(before ?? record),
+                    undo: putBackDeleted,
                   })
                 }
               >

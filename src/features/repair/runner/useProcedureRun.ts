@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import { NOT_BEGUN, paused, started, stepBack, stepEnded, stepsOf, type Procedure } from '@/core/procedure';
 import { useRun, type RunInHand } from '@/job/useRun';
-import { useWrite } from '@/job/useWrite';
+import { useKeep } from '@/job/useKeep';
 import { useJob } from '@/job/JobProvider';
 import type { RunKind } from '@/storage/records';
 import { shelveRun } from '@/storage/runs';
@@ -31,7 +31,7 @@ export interface ProcedureRun extends RunInHand {
 /** Follows a run of a procedure. */
 export function useProcedureRun(kind: RunKind, procedure: Procedure): ProcedureRun {
   const { job } = useJob();
-  const write = useWrite();
+  const keep = useKeep();
   const hand = useRun(kind);
   const { change, running, elapsed_s } = hand;
   const [loud, setLoud] = useState(true);
@@ -41,10 +41,10 @@ export function useProcedureRun(kind: RunKind, procedure: Procedure): ProcedureR
     ...hand,
     ...{ loud, setLoud, awake },
     actions: {
-      start: () => change((r) => started(r, Date.now())),
-      pause: () => change((r) => paused(r, Date.now())),
-      done: (turn) => change((r) => stepEnded(steps, r, Date.now(), turn)),
-      back: () => change((r) => stepBack(steps, r, Date.now()), 'One step back.'),
+      start: () => change(started),
+      pause: () => change(paused),
+      done: (turn) => change((r, at) => stepEnded(steps, r, at, turn)),
+      back: () => change((r, at) => stepBack(steps, r, at), 'One step back.'),
     },
     signal: () => {
       // A page that nobody has touched since it was opened may neither sound nor buzz.
@@ -52,9 +52,10 @@ export function useProcedureRun(kind: RunKind, procedure: Procedure): ProcedureR
       beep(STEP_OVER);
       navigator.vibrate?.(BUZZ_MS);
     },
-    anew: () =>
-      void write(shelveRun(job.id, kind, Date.now()), {
-        says: `The run of ${clock(elapsed_s)} is put aside.`,
-      }).then(() => change(() => NOT_BEGUN)),
+    anew: () => {
+      const now = Date.now();
+      keep(() => shelveRun(job.id, kind, now), { says: `The run of ${clock(elapsed_s)} is put aside.` });
+      change(() => NOT_BEGUN);
+    },
   };
 }

@@ -5,6 +5,7 @@ import { handOverSteps } from '@/core/closing';
 import { useJob } from '@/job/JobProvider';
 import { PrintHead } from '@/job/PrintHead';
 import { useClosing } from '@/job/useClosing';
+import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { WasteForm } from '@/job/WasteForm';
 import { changeVehicle } from '@/storage/changeVehicle';
@@ -23,6 +24,7 @@ export function CloseScreen() {
   const { job, vehicle, entries, repair } = useJob();
   const inHand = useClosing();
   const { closing, put, unread } = inHand;
+  const keep = useKeep();
   const write = useWrite();
   const toast = useToast();
   const proven = entries.findLast((e) => e.kind === 'proof' && e.item === 'verdict' && e.takenBack !== true);
@@ -40,8 +42,8 @@ export function CloseScreen() {
         label: 'Undo',
         run: () => {
           put({ handedOverAt: null });
-          if (before) void write(setStanding(job.id, before));
-          if (km) void write(changeVehicle(vehicle.id, km, false));
+          if (before) keep(() => setStanding(job.id, before));
+          if (km) keep(() => changeVehicle(vehicle.id, km, false));
         },
       },
     });

@@ -14,8 +14,8 @@ export function NextTime({ inHand }: { inHand: ClosingInHand }) {
   const { job } = useJob();
   const { closing, put } = inHand;
   const due = (to: Partial<NextDue>) => put((now) => ({ nextDue: { ...now.nextDue, ...to } }));
-  const text = (key: 'notesNext' | 'toWatch') => (words: string) =>
-    changeClosing(job.id, (s): ClosingSheet => ({ ...s, [key]: words }));
+  const text = (key: 'notesNext' | 'toWatch') => (to: (kept: string) => string) =>
+    changeClosing(job.id, (s): ClosingSheet => ({ ...s, [key]: to(s[key]) }));
   return (
     <section aria-labelledby="next-title" className="print:hidden">
       <h2 id="next-title" className="text-2xl type-sign">
