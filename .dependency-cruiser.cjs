@@ -106,7 +106,14 @@ module.exports = {
       name: 'app-composes-features',
       severity: 'error',
       from: { path: '^src/app/' },
-      to: { path: '^src/', pathNot: '^src/(app|features|job|ui)/' },
+      to: { path: '^src/', pathNot: '^src/(app|features|job|ui|server)/' },
+    },
+    {
+      name: 'server-stands-alone',
+      comment: 'what the server adds to an answer knows nothing of the program',
+      severity: 'error',
+      from: { path: '^src/(server/|proxy\\.ts)' },
+      to: { path: '^src/', pathNot: '^src/server/' },
     },
     {
       name: 'cli-stands-on-core',

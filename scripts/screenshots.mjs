@@ -161,6 +161,20 @@ async function triageShot() {
   await shot('triage');
 }
 
+async function keepingShot() {
+  await go('/jobs/demo-arrival/arrival');
+  await page.locator('summary', { hasText: 'Job' }).click();
+  await page.getByRole('button', { name: 'Delete job' }).click();
+  await page.getByText(/is in the bin for/).waitFor();
+  await go('/keeping');
+  const saving = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save a backup' }).click();
+  await page.getByTestId('backup-file').setInputFiles(await (await saving).path());
+  await page.getByTestId('restore-preview').waitFor();
+  await page.getByRole('button', { name: 'Close message' }).last().click();
+  await shot('keeping');
+}
+
 async function caseShots() {
   await go('/jobs/demo-gritter/case');
   await page.getByLabel('What was done').selectOption('replaced-thermostat');
@@ -222,6 +236,7 @@ try {
   await liveShot();
   await triageShot();
   await caseShots();
+  await keepingShot();
 } finally {
   await browser.close();
   server.kill('SIGTERM');

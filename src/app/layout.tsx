@@ -1,4 +1,5 @@
 import type { Metadata, Viewport } from 'next';
+import { headers } from 'next/headers';
 import type { ReactNode } from 'react';
 import { DemoLoader } from '@/features/demo/DemoLoader';
 import { JudgingBar } from '@/features/judging/JudgingBar';
@@ -15,13 +16,15 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 };
 export const dynamic = 'force-dynamic';
 
 // Before the first paint, so that a dark bay is not lit up; the key is that of useTheme.
-const themeScript = `if(localStorage.getItem('varmek-theme')==='bay')document.documentElement.dataset.theme='bay'`;
+// A browser that blocks storage keeps the light of the yard.
+const themeScript = `try{if(localStorage.getItem('varmek-theme')==='bay')document.documentElement.dataset.theme='bay'}catch{}`;
 
-export default function RootLayout({ children }: { children: ReactNode }) {
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get('x-nonce') ?? undefined;
   return (
     <html lang="en" data-theme="yard" suppressHydrationWarning>
       <head>
-        <script dangerouslySetInnerHTML={{ __html: themeScript }} />
+        <script nonce={nonce} dangerouslySetInnerHTML={{ __html: themeScript }} />
       </head>
       <body className="min-h-dvh bg-base-100 font-sans text-base-content antialiased">
         <StoreGate>

@@ -1,21 +1,10 @@
 import equal from 'fast-deep-equal';
 import { fail, ok, type Result } from '@/core/base';
-import { packJob, unpackJob, type JobBundle, type TravellingTrace } from '@/storage/bundle/jobBundle';
+import { unpackJob, type JobBundle, type TravellingTrace } from '@/storage/bundle/jobBundle';
 import { keepOpenedJob, type OpenedTrace } from '@/storage/bundle/keepOpenedJob';
-import { loadJob } from '@/storage/jobs';
-import { rowsOfJob } from '@/storage/tables';
 import { listVehicles } from '@/storage/vehicles';
-import { saveBlob } from '@/ui/saveFile';
 import { laidBeside } from './laidBeside';
 import { importInWorker, openSecondLog } from '@/workers/client';
-
-/** Saves a job as a file that another Varmek opens. @returns what is wrong where it cannot */
-export async function saveJob(jobId: string): Promise<Result<void, string>> {
-  const detail = await loadJob(jobId);
-  if (!detail) return fail('This job is no longer here. Reload the page.');
-  saveBlob(`${detail.vehicle.plate} job.zip`, await packJob(detail.job, detail.vehicle, await rowsOfJob(jobId)));
-  return ok(undefined);
-}
 
 /** Reads a travelling log again, as it was read where it came from. */
 async function reread(trace: TravellingTrace): Promise<Result<OpenedTrace, string>> {

@@ -46,7 +46,12 @@ export class VarmekDatabase extends Dexie {
   staged!: Table<StagedRecord, number>;
 
   constructor(name = 'varmek') {
-    super(name);
+    super(name, {
+      // What a screen shows as kept is kept: no query answers with what is still on its way.
+      cache: 'disabled',
+      // Kept means on the disk, not only handed to the system: the power goes in a garage too.
+      chromeTransactionDurability: 'strict',
+    });
     this.version(1).stores({
       vehicles: 'id, plate, updatedAt',
       jobs: 'id, vehicleId, state, updatedAt',

@@ -46,3 +46,25 @@ test('the stop limit is told and can be silenced', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Silence' })).toHaveCount(0);
   await expect(page.getByTestId('stop-alarm')).toBeVisible();
 });
+
+test('one tab logs a job at a time; another waits and takes up what was kept', async ({ page, context }) => {
+  await newJob(page, 'Van 23');
+  await openStage(page, '4');
+  await page.getByRole('link', { name: 'Log live from an adapter' }).click();
+  await page.getByLabel('Simulated vehicle').selectOption('healthy');
+  await page.getByLabel('How fast').selectOption('60');
+  await page.getByRole('button', { name: 'Start logging' }).click();
+  await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByText(/Logged in another tab/)).toBeVisible();
+  await expect(other.getByRole('button', { name: /Start logging|Finish/ })).toHaveCount(0);
+  // Leaving says that the log stops; what was logged goes on in the other tab.
+  await page.keyboard.press('1');
+  await expect(page.getByText(/Logging stopped as its screen was left: \d+ rows are kept/)).toBeVisible();
+  await expect(other.getByText('Stopped; all of it is kept')).toBeVisible();
+  await other.getByRole('button', { name: 'Throw away' }).click();
+  await expect(other.getByText(/was thrown away/)).toBeVisible();
+  await other.goto(`${new URL(other.url()).origin}/keeping`);
+  await expect(other.getByTestId('bin')).toContainText('Recording');
+});

@@ -13,6 +13,7 @@ import { putProcedure } from '@/storage/procedures';
 import { BLEED_PROCEDURES } from '@/core/procedure';
 import { changeClosing } from '@/storage/closings';
 import { database } from '@/storage/database';
+import { loadBackupState, rememberBackup } from '@/storage/durability';
 import { giveAnswer, setNote } from '@/storage/entries';
 import { addJob, deleteJob, loadJob, setStanding, changeJobText } from '@/storage/jobs';
 import { addPhoto } from '@/storage/photos';
@@ -277,6 +278,26 @@ describe('a file that is no whole backup', () => {
     const entry = view.getUint32(bytes.length - 22 + 16, true);
     view.setUint32(entry + 24, 3_000_000_000, true);
     expect(await refusals(new Blob([bytes]))).toContain('unpacks to more than any shop holds');
+  });
+});
+
+describe('the reminder of a backup', () => {
+  const DAY = 24 * 3_600_000;
+  it('comes with much done since, or with anything done since an old one', async () => {
+    await aShop();
+    const now = Date.now();
+    const state = await loadBackupState(now);
+    expect(state).toMatchObject({ at: null, due: false });
+    expect(state.since).toBeGreaterThan(2);
+    const row = { group: 'g', scope: 's', table: 'entries', key: 'k', before: null, after: null };
+    await database().journal.bulkAdd(Array.from({ length: 60 }, () => ({ ...row, at: now })));
+    expect((await loadBackupState(now)).due).toBe(true);
+    await good(rememberBackup(now + 1));
+    expect(await loadBackupState(now + 2)).toEqual({ at: now + 1, since: 0, due: false });
+    expect((await loadBackupState(now + 30 * DAY)).due).toBe(false);
+    await database().journal.add({ ...row, at: now + 5 });
+    expect((await loadBackupState(now + 2 * DAY)).due).toBe(false);
+    expect(await loadBackupState(now + 8 * DAY)).toMatchObject({ since: 1, due: true });
   });
 });
 

@@ -48,6 +48,10 @@ const OLD_STORES: Readonly<Record<number, Record<string, string>>> = {
   2: { recordings: 'id, jobId', triage: 'id, addedAt' },
   3: { entries: 'id, jobId', summaries: 'jobId' },
   4: { runs: 'id, jobId' },
+  5: {},
+  6: { repairs: 'id, jobId', procedures: 'id' },
+  7: { closings: 'id, jobId' },
+  8: {},
 };
 
 let opened = 0;
@@ -249,6 +253,42 @@ describe('a store of version 4', () => {
     await db.repairs.add({ id: 'r', jobId: 'j', startedAt: 1, updatedAt: 1, sheet: {} });
     expect(await db.repairs.where('jobId').equals('j').count()).toBe(1);
     db.close();
+  });
+});
+
+describe('a store of version 8', () => {
+  it('is as it was, entry by entry, with room for a bin, steps to undo and a restore', async () => {
+    const db = await migrated(8);
+    for (const [table, rows] of Object.entries(fixture(8).tables)) {
+      expect(await db.table(table).toArray(), table).toEqual(rows.map(revived));
+    }
+    expect(await (await db.traces.toArray())[0]!.raw.text()).toMatch(/^time_s/);
+    for (const table of ['bin', 'journal', 'staged']) expect(await db.table(table).count(), table).toBe(0);
+    // A change from now on can be undone.
+    const [job] = await db.jobs.toArray();
+    await db.jobs.update(job!.id, { complaint: 'changed' });
+    expect(await db.journal.toArray()).toMatchObject([
+      { table: 'jobs', key: job!.id, before: { complaint: 'slow heater' }, after: { complaint: 'changed' } },
+    ]);
+    db.close();
+  });
+
+  it('with the tables of 5, 6 or 7 only, is opened all the same', async () => {
+    for (const version of [5, 6, 7]) {
+      const name = `shop-${opened++}-of-${version}`;
+      const old = new Dexie(name);
+      for (let v = 1; v <= version; v++) old.version(v).stores(OLD_STORES[v]!);
+      const known = old.tables.map((t) => t.name);
+      for (const [table, rows] of Object.entries(fixture(8).tables)) {
+        if (known.includes(table)) await old.table(table).bulkAdd(rows.map((r) => revived(r)));
+      }
+      old.close();
+      const db = new VarmekDatabase(name);
+      expect(await db.entries.count(), String(version)).toBe(fixture(8).tables.entries!.length);
+      expect((await db.traces.toArray()).map((t) => t.judging)).toEqual([{ state: 'wanted' }]);
+      expect(await db.closings.count()).toBe(version < 7 ? 0 : 1);
+      db.close();
+    }
   });
 });
 

@@ -8,6 +8,7 @@ import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useWrite } from '@/job/useWrite';
 import { setStanding } from '@/storage/jobs';
+import { LoadedLink } from '@/ui/LoadedLink';
 import { Caution } from '@/ui/Caution';
 import { ScaledPicture } from '@/ui/picture/ScaledPicture';
 import { useUnits } from '@/ui/units';
@@ -64,9 +65,9 @@ export function DrivePlanScreen() {
               <Link href={`/jobs/${job.id}/drive/stopwatch`} className="btn px-2" onClick={() => put({})}>
                 <Timer aria-hidden className="size-5" /> Stopwatch card
               </Link>
-              <Link href={`/jobs/${job.id}/drive/live`} className="btn px-2" onClick={() => put({})}>
+              <LoadedLink href={`/jobs/${job.id}/drive/live`} className="btn px-2" onClick={() => put({})}>
                 <Cable aria-hidden className="size-5" /> Log live
-              </Link>
+              </LoadedLink>
             </div>
           </div>
           <div>

@@ -3,23 +3,30 @@
 import { ChevronDown, Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { saveJob } from '@/job/jobFile';
+import { startPacking } from '@/job/backupClient';
 import { useJob } from '@/job/JobProvider';
 import { useUndo } from '@/job/useUndo';
+import { useRunning } from '@/job/useRunning';
 import { useWrite } from '@/job/useWrite';
 import { BIN_DAYS, putBackDeleted } from '@/storage/bin';
 import { deleteJob } from '@/storage/jobs';
 import { jobScope } from '@/storage/journal/journalMiddleware';
 import { Menu } from '@/ui/Menu';
+import { saveBlob } from '@/ui/saveFile';
 
 /** Undo of the last step, and what concerns the job as a whole. */
 export function JobMenu() {
   const { job, vehicle } = useJob();
   const { undoes, redoes, undo, redo } = useUndo(jobScope(job.id));
   const write = useWrite();
+  const packing = useRunning();
   const router = useRouter();
   useHotkeys('mod+z', undo, { enabled: undoes !== null, preventDefault: true });
   useHotkeys('mod+shift+z, mod+y', redo, { enabled: redoes !== null, preventDefault: true });
+  const save = async () => {
+    const file = await packing.run(() => startPacking(job.id));
+    if (file) saveBlob(`${vehicle.plate} job.zip`, file);
+  };
   const remove = async () => {
     const deleted = await write(deleteJob(job.id), {
       says: `Job on ${vehicle.plate} is in the bin for ${BIN_DAYS} days.`,
@@ -29,6 +36,16 @@ export function JobMenu() {
   };
   return (
     <>
+      {packing.share !== null && (
+        <button type="button" role="status" className="btn my-auto btn-sm" onClick={packing.stop}>
+          Packing the job: stop
+        </button>
+      )}
+      {packing.error !== null && (
+        <p role="alert" className="my-auto text-sm text-error">
+          {packing.error}
+        </p>
+      )}
       <button
         type="button"
         className="btn my-auto btn-ghost btn-sm"
@@ -48,7 +65,7 @@ export function JobMenu() {
         <button type="button" disabled={redoes === null} onClick={redo}>
           <Redo2 aria-hidden className="size-5" /> Do again{redoes === null ? '' : `: ${redoes}`}
         </button>
-        <button type="button" onClick={() => void write(saveJob(job.id))}>
+        <button type="button" onClick={() => void save()}>
           Save job as a file
         </button>
         <hr className="my-1 border-base-content/20" />

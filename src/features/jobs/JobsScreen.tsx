@@ -145,7 +145,10 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
       {shown.length === 0 && <p className="py-10 text-lg">No job matches. Clear the search or choose another state.</p>}
       <ul ref={list} onKeyDown={moveFocus} aria-label="Jobs">
         {shown.map((summary) => (
-          <li key={summary.job.id} className="border-b border-base-content/15">
+          <li
+            key={summary.job.id}
+            className="border-b border-base-content/15 [contain-intrinsic-size:auto_78px] [content-visibility:auto]"
+          >
             <Link
               href={entrance(summary, signsOf(summary, repairs).length > 0)}
               className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200"

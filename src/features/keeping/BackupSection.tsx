@@ -7,10 +7,10 @@ import { useKeep } from '@/job/useKeep';
 import { loadBackupState, rememberBackup } from '@/storage/durability';
 import { saveBlob } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
-import { startBackup } from './backupClient';
+import { startBackup } from '@/job/backupClient';
 import { megabytes } from './megabytes';
-import { useRunning } from './useRunning';
-import { WorkLine } from './WorkLine';
+import { useRunning } from '@/job/useRunning';
+import { WorkLine } from '@/job/WorkLine';
 
 /** Packs the whole shop into one file; says when that was done last and what was done since. */
 export function BackupSection() {

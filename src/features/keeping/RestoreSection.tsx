@@ -9,9 +9,9 @@ import { useKeep } from '@/job/useKeep';
 import { Caution } from '@/ui/Caution';
 import { FileButton } from '@/ui/FileButton';
 import { useToast } from '@/ui/Toasts';
-import { startRestore, startStaging } from './backupClient';
-import { useRunning } from './useRunning';
-import { WorkLine } from './WorkLine';
+import { startRestore, startStaging } from '@/job/backupClient';
+import { useRunning } from '@/job/useRunning';
+import { WorkLine } from '@/job/WorkLine';
 
 /** Tables as a person calls what is in them; the rest go along unnamed. */
 const NAMES: Readonly<Record<string, string>> = {

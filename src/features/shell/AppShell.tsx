@@ -10,6 +10,7 @@ import { DEFAULT_SETTINGS, loadSettings } from '@/storage/settings';
 import { ToastProvider } from '@/ui/Toasts';
 import { UnitsProvider } from '@/ui/units';
 import { UnsavedProvider } from '@/ui/useTyped';
+import { NewerVersionBar } from './NewerVersionBar';
 import { ShortcutHelp } from './ShortcutHelp';
 import { useTidyStore } from './StoreGate';
 import { UnitsDialog } from './UnitsDialog';
@@ -56,7 +57,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
             </svg>
             <span className="text-2xl type-sign">Varmek</span>
           </Link>
-          <nav aria-label="Places" className="flex gap-3 font-semibold whitespace-nowrap lg:gap-5">
+          <nav aria-label="Places" className="flex gap-2.5 font-semibold whitespace-nowrap lg:gap-5">
             <Link href="/" className="underline-offset-8 hover:underline">
               Jobs
             </Link>
@@ -110,6 +111,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
           </button>
         </header>
         <UnsavedBar waiting={waiting} />
+        <NewerVersionBar />
         <main id="main">
           <UnsavedProvider value={waiting.count > 0}>{children}</UnsavedProvider>
           <Tidied />

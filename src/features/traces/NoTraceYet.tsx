@@ -1,9 +1,9 @@
 'use client';
 
 import { Cable, FileUp } from 'lucide-react';
-import Link from 'next/link';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
+import { LoadedLink } from '@/ui/LoadedLink';
 import { useOpenFiles } from '@/ui/openFiles';
 
 /** What to log, while nothing is logged. */
@@ -22,9 +22,9 @@ export function NoTraceYet() {
       <button type="button" className="btn mt-6 btn-lg btn-primary" onClick={open}>
         <FileUp aria-hidden className="size-5" /> Open a log file
       </button>
-      <Link href={`/jobs/${job.id}/drive/live`} className="btn mt-6 ml-3 btn-lg">
+      <LoadedLink href={`/jobs/${job.id}/drive/live`} className="btn mt-6 ml-3 btn-lg">
         <Cable aria-hidden className="size-5" /> Log live from an adapter
-      </Link>
+      </LoadedLink>
     </div>
   );
 }

@@ -1,6 +1,9 @@
 import * as Comlink from 'comlink';
 import { fail, ok, type Result } from '@/core/base';
+import { packJob } from '../bundle/jobBundle';
+import { loadJob } from '../jobs';
 import { kept } from '../storageError';
+import { rowsOfJob } from '../tables';
 import type { BackupApi, ReadyBackup } from './backupApi';
 import { previewStaged, restoreStaged } from './restoreStaged';
 import { stageBackup } from './stageBackup';
@@ -28,6 +31,11 @@ const worded = async <T>(work: () => Promise<T>): Promise<Result<T, string>> => 
 
 const api: BackupApi = {
   write: (madeAt, onShare) => worded(() => writeBackup(sparing(onShare), madeAt)),
+  async pack(jobId) {
+    const detail = await loadJob(jobId);
+    if (!detail) return fail('This job is no longer here. Reload the page.');
+    return worded(async () => packJob(detail.job, detail.vehicle, await rowsOfJob(jobId)));
+  },
   async stage(file, onShare) {
     const told = sparing(onShare);
     const staged = await worded(() => stageBackup(file, (share) => told(READING * share)));

@@ -11,6 +11,8 @@ export interface ReadyBackup extends StagedBackup {
 /** What the worker of backups does. Ending it in the middle leaves the shop as it was. */
 export interface BackupApi {
   write(madeAt: number, onShare: OnShare): Promise<Result<Blob, string>>;
+  /** One job as a file. */
+  pack(jobId: string): Promise<Result<Blob, string>>;
   stage(file: Blob, onShare: OnShare): Promise<Result<ReadyBackup, string>>;
   restore(way: RestoreWay, onShare: OnShare): Promise<Result<void, string>>;
 }

@@ -200,6 +200,8 @@ export function useLiveLog(
       await keep();
       show(end === 'lost' ? 'lost' : 'paused');
     } catch (error) {
+      // Come to without being loaded: only a page loaded for it may speak to an adapter.
+      if (error instanceof DOMException && error.name === 'SecurityError') return location.reload();
       const why = error instanceof Error ? error.message : String(error);
       onError(`The adapter could not be read: ${why}. Check its plug and try again; what was recorded is kept.`);
       show(s.rows.length > 0 ? 'lost' : 'idle');

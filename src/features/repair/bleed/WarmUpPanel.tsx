@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { standingReading } from '@/core/case';
 import { growsBy_l, openingWords, PLACE_CAUTIONS } from '@/core/repair';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { MeasuredField } from '@/job/MeasuredField';
 import { useRepair } from '@/job/useRepair';
+import { LoadedLink } from '@/ui/LoadedLink';
 import { Caution } from '@/ui/Caution';
 import { clock } from '@/ui/clock';
 import { useUnits } from '@/ui/units';
@@ -67,9 +67,9 @@ export function WarmUpPanel({ due, seen, warm_s }: { due: OpeningDue; seen: Warm
       ) : (
         <p className="text-sm">
           With a log it marks opening and fan itself:{' '}
-          <Link href={`/jobs/${job.id}/drive/live`} className="underline underline-offset-4">
+          <LoadedLink href={`/jobs/${job.id}/drive/live`} className="underline underline-offset-4">
             log live
-          </Link>
+          </LoadedLink>
           , or drop a file here.
         </p>
       )}

@@ -12,7 +12,7 @@ export interface RunningBackup<T> {
 }
 
 function openBackupWorker(): OpenWorker<BackupApi> {
-  const worker = new Worker(new URL('../../storage/backup/backup.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(new URL('../storage/backup/backup.worker.ts', import.meta.url), { type: 'module' });
   return { api: Comlink.wrap<BackupApi>(worker), worker };
 }
 
@@ -28,6 +28,10 @@ function worded<T>({ result, cancel }: Running<T, string | { kind: 'cancelled' }
 /** Packs the whole shop into a file. */
 export const startBackup = (madeAt: number, onShare: OnShare): RunningBackup<Blob> =>
   worded(callWorker(openBackupWorker, (api) => api.write(madeAt, Comlink.proxy(onShare))));
+
+/** Packs one job into a file. */
+export const startPacking = (jobId: string): RunningBackup<Blob> =>
+  worded(callWorker(openBackupWorker, (api) => api.pack(jobId)));
 
 /** Lays a backup ready, and looks what taking it in would change. */
 export const startStaging = (file: Blob, onShare: OnShare): RunningBackup<ReadyBackup> =>

@@ -1,0 +1,141 @@
+import type { Page } from '@playwright/test';
+import type { StoreDump } from './store';
+
+/** Something that the program said was kept, and how to find it in the store. */
+export interface Claim {
+  readonly what: string;
+  readonly holds: (store: StoreDump) => boolean;
+}
+
+/** One thing that a person does. It claims what the screen says is kept, at the moment when it says so. */
+export interface Action {
+  readonly name: string;
+  readonly run: (page: Page, round: number, claim: (claim: Claim) => void) => Promise<void>;
+}
+
+/** The job on which everything is done. */
+export interface Place {
+  readonly address: string;
+  readonly jobId: string;
+}
+
+const rowsOf = (store: StoreDump, table: string) => store[table] ?? [];
+
+/** A short warm-up, another in each round. */
+function log(round: number): string {
+  const rows = Array.from(
+    { length: 240 },
+    (_, t) => `${t},${Math.round(10 + round / 100 + 60 * (1 - Math.exp(-t / 90)))},6`,
+  );
+  return `time_s,ect_c,ambient_c\n${rows.join('\n')}\n${240 + round},70,6\n`;
+}
+
+const text = (at: Place): Action => ({
+  name: 'a text',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    const words = `words of round ${round}`;
+    await page.getByLabel('In the customer’s words').fill(words);
+    await page
+      .locator('#complaint-state')
+      .filter({ hasText: /^Saved$/ })
+      .waitFor();
+    claim({
+      what: words,
+      holds: (s) => rowsOf(s, 'jobs').some((j) => j.id === at.jobId && String(j.complaint).includes('words of round')),
+    });
+  },
+});
+
+const code = (at: Place): Action => ({
+  name: 'a code',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    const typed = `P1${String(round % 1000).padStart(3, '0')}`;
+    await page.getByLabel('Code', { exact: true }).fill(typed);
+    await page.getByRole('button', { name: 'Add the code' }).click();
+    await page.getByRole('button', { name: `Keep ${typed}` }).click();
+    await page.getByRole('listitem').filter({ hasText: typed }).waitFor();
+    claim({ what: typed, holds: (s) => rowsOf(s, 'entries').some((e) => e.kind === 'code' && e.code === typed) });
+  },
+});
+
+const tick = (at: Place): Action => ({
+  name: 'a tick',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    const box = page.getByRole('checkbox').nth(round % 6);
+    const was = await box.getAttribute('aria-checked');
+    const now = was === 'true' ? 'false' : 'true';
+    await box.click();
+    await page.locator(`[role=checkbox][aria-checked=${now}]`).nth(0).waitFor();
+    const label = (await box.textContent())!.replace('✓', '');
+    if ((await box.getAttribute('aria-checked')) !== now) return;
+    const count = await page.locator('[role=checkbox][aria-checked=true]').count();
+    const live = (s: StoreDump) =>
+      rowsOf(s, 'entries').filter((e) => e.jobId === at.jobId && e.kind === 'statement' && e.takenBack !== true);
+    claim({ what: `${label}: ${now}, ${count} ticked`, holds: (s) => live(s).length === count });
+  },
+});
+
+const drive = (at: Place): Action => ({
+  name: 'a log',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/jobs/${at.jobId}`);
+    await page
+      .getByTestId('log-file')
+      .setInputFiles({ name: `round ${round}.csv`, mimeType: 'text/csv', buffer: Buffer.from(log(round)) });
+    await page.getByRole('button', { name: 'Take the log back' }).waitFor();
+    claim({
+      what: `round ${round}.csv`,
+      holds: (s) => rowsOf(s, 'traces').some((t) => t.fileName === `round ${round}.csv`),
+    });
+  },
+});
+
+const bin = (at: Place): Action => ({
+  name: 'a deletion',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/jobs/new`);
+    await page.getByLabel('What the customer says').fill(`gone in ${round}`);
+    await page.getByRole('button', { name: 'Open the job' }).click();
+    await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+    const named = (rows: StoreDump[string]) =>
+      rows.filter((r) => String(r.complaint ?? r.label).includes(`gone in ${round}`));
+    claim({
+      what: `job gone in ${round}: in the list or in the bin`,
+      holds: (s) => named(rowsOf(s, 'jobs')).length + named(rowsOf(s, 'bin')).length === 1,
+    });
+    await page.locator('summary', { hasText: 'Job' }).click();
+    await page.getByRole('button', { name: 'Delete job' }).click();
+    await page.getByText(/is in the bin for/).waitFor();
+    claim({ what: `deletion of ${round}`, holds: (s) => named(rowsOf(s, 'bin')).length === 1 });
+  },
+});
+
+/** A backup, and at once its restoring: whatever breaks it off, the shop is as it was, or as the backup is: the same. */
+const backup = (at: Place): Action => ({
+  name: 'a backup and its restoring',
+  run: async (page, round, claim) => {
+    await page.goto(`${at.address}/keeping`);
+    const saving = page.waitForEvent('download');
+    // The tab may be killed before anything waits for it.
+    saving.catch(() => undefined);
+    await page.getByRole('button', { name: 'Save a backup' }).click();
+    const path = await (await saving).path();
+    await page.getByTestId('backup-file').setInputFiles({
+      name: 'backup.zip',
+      mimeType: 'application/zip',
+      buffer: (await import('node:fs')).readFileSync(path),
+    });
+    await page.getByTestId('restore-preview').waitFor();
+    const way = round % 2 === 0 ? 'Put in place of what is here' : 'Add to what is here';
+    await page.getByRole('button', { name: way }).click();
+    await page.getByText(/The backup is (restored|added)/).waitFor();
+    claim({ what: 'nothing is left lying ready', holds: (s) => rowsOf(s, 'staged').length === 0 });
+  },
+});
+
+/** Everything that is done while something breaks. */
+export const actionsAt = (at: Place): readonly Action[] =>
+  [text, code, tick, drive, bin, backup].map((make) => make(at));
