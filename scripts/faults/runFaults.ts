@@ -96,7 +96,8 @@ export async function runFaults(
       });
     // A full disk is left to be told; a tab is killed at its moment.
     await (isFull ? done : Promise.race([done, new Promise((over) => setTimeout(over, at_ms))]));
-    if (!isOver) killed++;
+    const wasKilled = !isOver;
+    if (wasKilled) killed++;
     await kill(context, page);
     await done;
     const looking = await context.newPage();
@@ -110,7 +111,7 @@ export async function runFaults(
       losses.push(`round ${round}, ${action.name}${isFull ? ', full' : `, ${Math.round(at_ms)} ms`}: ${loss}`);
     if (found.length > 0) claims.clear();
     tell(
-      `${round} ${action.name}${isFull ? ' full' : isOver ? '' : ` killed at ${Math.round(at_ms)} ms`}${found.length > 0 ? ` LOST ${found.length}` : ''}`,
+      `${round} ${action.name}${isFull ? ' full' : !wasKilled ? '' : ` killed at ${Math.round(at_ms)} ms`}${found.length > 0 ? ` LOST ${found.length}` : ''}`,
     );
   }
   return { rounds, killed, full, claims: claims.size, losses };

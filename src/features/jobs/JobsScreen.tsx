@@ -16,6 +16,7 @@ import { openRepairs } from '@/storage/repairs';
 import { JOB_STATES, type JobState } from '@/storage/records';
 import { Glyph } from '@/ui/Glyph';
 import { BackupDue } from './BackupDue';
+import { useStaged } from '@/ui/useStaged';
 import { DueDays } from './DueDays';
 import { daysUntilLook, lookAgainText, matchesJob, orderJobs } from './jobOrder';
 import { OpenJobButton } from './OpenJobButton';
@@ -75,12 +76,17 @@ function moveFocus(event: KeyboardEvent<HTMLUListElement>): void {
   }
 }
 
+/** Rows of the list that a screen shows at most. */
+const FIRST_SCREENFUL = 24;
+
 /** Every job, by state, with what is known of it. `empty` is shown when there is none. */
 export function JobsScreen({ empty }: { empty: ReactNode }) {
   const jobs = useLiveQuery(listJobs, []);
   const repairs = useLiveQuery(openRepairs, []);
   const due = useLiveQuery(loadAgenda, []);
   useFreshSummaries(jobs);
+  // The first screenful is there at once; the rest of hundreds follows in a task of its own.
+  const isWhole = useStaged(jobs ? 1 : 0) > 0;
   const [now] = useState(() => Date.now());
   const [words, setWords] = useState('');
   const [state, setState] = useState<JobState | 'all'>('all');
@@ -144,11 +150,8 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
       </div>
       {shown.length === 0 && <p className="py-10 text-lg">No job matches. Clear the search or choose another state.</p>}
       <ul ref={list} onKeyDown={moveFocus} aria-label="Jobs">
-        {shown.map((summary) => (
-          <li
-            key={summary.job.id}
-            className="border-b border-base-content/15 [contain-intrinsic-size:auto_78px] [content-visibility:auto]"
-          >
+        {(isWhole ? shown : shown.slice(0, FIRST_SCREENFUL)).map((summary) => (
+          <li key={summary.job.id} className="border-b border-base-content/15">
             <Link
               href={entrance(summary, signsOf(summary, repairs).length > 0)}
               className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200"
