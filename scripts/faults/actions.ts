@@ -10,6 +10,8 @@ export interface Claim {
 /** One thing that a person does. It claims what the screen says is kept, at the moment when it says so. */
 export interface Action {
   readonly name: string;
+  /** Comes to where it is done; nothing breaks meanwhile. */
+  readonly come: (page: Page, round: number) => Promise<void>;
   readonly run: (page: Page, round: number, claim: (claim: Claim) => void) => Promise<void>;
 }
 
@@ -32,25 +34,34 @@ function log(round: number): string {
 
 const text = (at: Place): Action => ({
   name: 'a text',
-  run: async (page, round, claim) => {
+  come: async (page) => {
     await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+  },
+  run: async (page, round, claim) => {
     const words = `words of round ${round}`;
     await page.getByLabel('In the customer’s words').fill(words);
     await page
       .locator('#complaint-state')
       .filter({ hasText: /^Saved$/ })
       .waitFor();
+    // A later text may be kept without having been said to be.
+    const latest = (complaint: unknown) =>
+      Math.max(...[...String(complaint).matchAll(/\d+/g)].map((m) => Number(m[0])));
     claim({
       what: words,
-      holds: (s) => rowsOf(s, 'jobs').some((j) => j.id === at.jobId && String(j.complaint).includes('words of round')),
+      holds: (s) => rowsOf(s, 'jobs').some((j) => j.id === at.jobId && latest(j.complaint) >= round),
     });
   },
 });
 
 const code = (at: Place): Action => ({
   name: 'a code',
-  run: async (page, round, claim) => {
+  come: async (page) => {
     await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+  },
+  run: async (page, round, claim) => {
     const typed = `P1${String(round % 1000).padStart(3, '0')}`;
     await page.getByLabel('Code', { exact: true }).fill(typed);
     await page.getByRole('button', { name: 'Add the code' }).click();
@@ -62,8 +73,11 @@ const code = (at: Place): Action => ({
 
 const tick = (at: Place): Action => ({
   name: 'a tick',
-  run: async (page, round, claim) => {
+  come: async (page) => {
     await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+    await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+  },
+  run: async (page, round, claim) => {
     const box = page.getByRole('checkbox').nth(round % 6);
     const was = await box.getAttribute('aria-checked');
     const now = was === 'true' ? 'false' : 'true';
@@ -80,8 +94,11 @@ const tick = (at: Place): Action => ({
 
 const drive = (at: Place): Action => ({
   name: 'a log',
-  run: async (page, round, claim) => {
+  come: async (page) => {
     await page.goto(`${at.address}/jobs/${at.jobId}`);
+    await page.getByTestId('log-file').waitFor({ state: 'attached' });
+  },
+  run: async (page, round, claim) => {
     await page
       .getByTestId('log-file')
       .setInputFiles({ name: `round ${round}.csv`, mimeType: 'text/csv', buffer: Buffer.from(log(round)) });
@@ -95,9 +112,11 @@ const drive = (at: Place): Action => ({
 
 const bin = (at: Place): Action => ({
   name: 'a deletion',
-  run: async (page, round, claim) => {
+  come: async (page, round) => {
     await page.goto(`${at.address}/jobs/new`);
     await page.getByLabel('What the customer says').fill(`gone in ${round}`);
+  },
+  run: async (page, round, claim) => {
     await page.getByRole('button', { name: 'Open the job' }).click();
     await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
     const named = (rows: StoreDump[string]) =>
@@ -116,8 +135,11 @@ const bin = (at: Place): Action => ({
 /** A backup, and at once its restoring: whatever breaks it off, the shop is as it was, or as the backup is: the same. */
 const backup = (at: Place): Action => ({
   name: 'a backup and its restoring',
-  run: async (page, round, claim) => {
+  come: async (page) => {
     await page.goto(`${at.address}/keeping`);
+    await page.getByRole('heading', { name: 'Bin' }).waitFor();
+  },
+  run: async (page, round, claim) => {
     const saving = page.waitForEvent('download');
     // The tab may be killed before anything waits for it.
     saving.catch(() => undefined);
@@ -132,7 +154,7 @@ const backup = (at: Place): Action => ({
     const way = round % 2 === 0 ? 'Put in place of what is here' : 'Add to what is here';
     await page.getByRole('button', { name: way }).click();
     await page.getByText(/The backup is (restored|added)/).waitFor();
-    claim({ what: 'nothing is left lying ready', holds: (s) => rowsOf(s, 'staged').length === 0 });
+    claim({ what: 'the job of the backup', holds: (s) => rowsOf(s, 'jobs').some((j) => j.id === at.jobId) });
   },
 });
 

@@ -9,6 +9,6 @@ test('a short run of killed tabs and full disks loses nothing that was said to b
   expect(report.losses).toEqual([]);
   expect(report.killed).toBeGreaterThan(2);
   expect(report.full).toBeGreaterThan(1);
-  expect(report.claims).toBeGreaterThan(2);
+  expect(report.claims).toBeGreaterThan(1);
   await context.close();
 });

@@ -16,7 +16,7 @@ const wholeStore = (page: Page): Promise<Record<string, string[]>> =>
       if (Array.isArray(v)) return Promise.all(v.map(plain));
       if (typeof v !== 'object' || v === null) return v;
       const fields = Object.entries(v)
-        .filter(([k]) => k !== 'judging')
+        .filter(([k]) => !['judging', 'revision'].includes(k))
         .sort(([a], [b]) => (a < b ? -1 : 1));
       return Object.fromEntries(await Promise.all(fields.map(async ([k, x]) => [k, await plain(x)])));
     };
