@@ -28,7 +28,8 @@ export function Menu({ label, children }: { label: ReactNode; children: ReactNod
       <div
         className="absolute right-0 z-30 mt-1 w-72 border-2 border-base-content bg-base-100 p-1 shadow-lg [&_button]:flex [&_button]:min-h-11 [&_button]:w-full [&_button]:items-center [&_button]:gap-2 [&_button]:px-3 [&_button]:text-left [&_button:disabled]:opacity-60 [&_button:hover:enabled]:bg-base-200"
         onClick={(e) => {
-          if (e.target instanceof HTMLButtonElement && details.current) details.current.open = false;
+          const isChoice = e.target instanceof Element && e.target.closest('button') !== null;
+          if (isChoice && details.current) details.current.open = false;
         }}
       >
         {children}

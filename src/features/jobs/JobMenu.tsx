@@ -37,7 +37,7 @@ export function JobMenu() {
   return (
     <>
       {packing.share !== null && (
-        <button type="button" role="status" className="btn my-auto btn-sm" onClick={packing.stop}>
+        <button type="button" className="btn my-auto btn-sm" onClick={packing.stop}>
           Packing the job: stop
         </button>
       )}

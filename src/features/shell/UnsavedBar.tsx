@@ -19,7 +19,11 @@ export function UnsavedBar({ waiting }: { waiting: WaitingView }) {
       <button type="button" className="btn" onClick={() => void writeQueue.tryAgain()}>
         Try now
       </button>
-      <button type="button" className="btn btn-ghost" onClick={() => writeQueue.letGo()}>
+      <button
+        type="button"
+        className="btn border-error-content bg-transparent text-error-content"
+        onClick={() => writeQueue.letGo()}
+      >
         Let {count === 1 ? 'it' : 'them'} go
       </button>
     </div>
