@@ -39,40 +39,6 @@ const go = (to) => page.goto(BASE + to);
 const demoLog = (name) => readFileSync(path.join(root, 'public', 'demo', name), 'utf8');
 const csv = (name, text) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
-/** The library's trace as a German logger writes it, with a double row, a row in the wrong place and a lost reading. */
-function messyLog() {
-  const header = {
-    time_s: 'Zeit [s]',
-    ect_c: 'Kühlmitteltemperatur [°C]',
-    iat_c: 'Ansauglufttemperatur [°C]',
-    ambient_c: 'Außentemperatur',
-    speed_kmh: 'Geschwindigkeit',
-    rpm: 'Drehzahl',
-    load_pct: 'Last',
-    maf_gps: 'Luftmasse [g/s]',
-    heater_pct: 'Gebläse',
-  };
-  const [names, ...rows] = demoLog('library.csv').trim().split('\n');
-  const lines = rows.map((row) => row.replaceAll(',', ';').replaceAll('.', ','));
-  lines.splice(80, 0, lines[80]);
-  [lines[300], lines[301]] = [lines[301], lines[300]];
-  lines[200] = lines[200].replace(/^([^;]*);[^;]*/, '$1;6553,5');
-  const shown = names.split(',').map((name) => header[name] ?? name);
-  return ['Logger im Hof', [...shown, 'Bemerkung'].join(';'), ...lines].join('\r\n');
-}
-
-async function importShots() {
-  await go('/jobs/demo-arrival');
-  await page.getByTestId('log-file').setInputFiles(csv('fahrt 3.csv', messyLog()));
-  await page.getByTestId('why').waitFor({ timeout: 60_000 });
-  await page.getByTestId('imported').getByRole('button', { name: 'Import report' }).click();
-  await page.waitForTimeout(500);
-  await shot('import-report');
-  const odd = demoLog('library.csv').replace('time_s,ect_c,iat_c,ambient_c', 'time,temp 1,temp 2,temp 3');
-  await page.getByTestId('log-file').setInputFiles(csv('bench logger.csv', odd));
-  await page.getByTestId('import-error').waitFor();
-}
-
 async function deskShot() {
   await go('/jobs/demo-library/desk');
   await page.getByTestId('features').waitFor({ timeout: 60_000 });
@@ -232,7 +198,6 @@ try {
   await benchShots();
   await proofShots();
   await repairShots();
-  await importShots();
   await liveShot();
   await triageShot();
   await caseShots();
