@@ -23,7 +23,11 @@ export function toStorageError(error: unknown): StorageError {
   const name = error instanceof Error ? error.name : '';
   const inner = error instanceof Error && 'inner' in error && error.inner instanceof Error ? error.inner.name : '';
   if (name === 'QuotaExceededError' || inner === 'QuotaExceededError') {
-    return { kind: 'full', message: 'The browser\u2019s storage is full. Export and delete old jobs, then try again.' };
+    return {
+      kind: 'full',
+      message:
+        'The browser\u2019s storage is full. Make room on this disk, or delete things for good from the bin (What is kept), then try again.',
+    };
   }
   if (['OpenFailedError', 'MissingAPIError', 'InvalidStateError', 'SecurityError'].includes(name)) {
     return {
