@@ -38,6 +38,7 @@ const CORE_ALLOWED = {
     'report',
   ],
   history: ['base', 'signal', 'evidence', 'case', 'repair', 'closing', 'history'],
+  practice: ['base', 'plant', 'planning', 'evidence', 'case', 'history', 'practice'],
   planning: ['base', 'signal', 'fit', 'sender', 'coolant', 'plant', 'twin', 'monitor', 'evidence', 'judge', 'planning'],
 };
 
@@ -74,7 +75,7 @@ module.exports = {
       from: { path: '^src/storage/' },
       to: {
         path: '^src/',
-        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|closing|judge|plant|procedure|repair|twin))/',
+        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|closing|judge|plant|practice|procedure|repair|twin))/',
       },
     },
     {

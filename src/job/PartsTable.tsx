@@ -1,4 +1,5 @@
 import type { RepairSheet } from '@/core/repair';
+import { WideTable } from '@/ui/WideTable';
 import { useUnits } from '@/ui/units';
 
 const YES = (v: boolean | null): string => (v === null ? '?' : v ? 'yes' : 'no');
@@ -8,33 +9,35 @@ export function PartsTable({ parts, className }: { parts: RepairSheet['plan']['p
   const { showTemperature } = useUnits();
   if (parts.length === 0) return null;
   return (
-    <table className={className} data-testid="paper-parts">
-      <thead>
-        <tr>
-          <th>Part</th>
-          <th>Rated</th>
-          <th>Build</th>
-          <th>Source</th>
-          <th>Seal along</th>
-          <th>Vent</th>
-          <th>Warranty</th>
-          <th>Note</th>
-        </tr>
-      </thead>
-      <tbody>
-        {parts.map((p) => (
-          <tr key={p.id}>
-            <th>{p.name}</th>
-            <td>{p.rated_c === null ? '' : showTemperature(p.rated_c)}</td>
-            <td>{p.build ?? ''}</td>
-            <td>{p.source === null ? '?' : p.source === 'maker' ? 'maker’s' : 'other'}</td>
-            <td>{p.rated_c === null ? '' : YES(p.sealIncluded)}</td>
-            <td>{p.rated_c === null ? '' : YES(p.vent)}</td>
-            <td>{p.warrantyUntil}</td>
-            <td>{p.note}</td>
+    <WideTable label="Parts">
+      <table className={className} data-testid="paper-parts">
+        <thead>
+          <tr>
+            <th>Part</th>
+            <th>Rated</th>
+            <th>Build</th>
+            <th>Source</th>
+            <th>Seal along</th>
+            <th>Vent</th>
+            <th>Warranty</th>
+            <th>Note</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {parts.map((p) => (
+            <tr key={p.id}>
+              <th>{p.name}</th>
+              <td>{p.rated_c === null ? '' : showTemperature(p.rated_c)}</td>
+              <td>{p.build ?? ''}</td>
+              <td>{p.source === null ? '?' : p.source === 'maker' ? 'maker’s' : 'other'}</td>
+              <td>{p.rated_c === null ? '' : YES(p.sealIncluded)}</td>
+              <td>{p.rated_c === null ? '' : YES(p.vent)}</td>
+              <td>{p.warrantyUntil}</td>
+              <td>{p.note}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </WideTable>
   );
 }

@@ -13,6 +13,7 @@ import type {
   JobRecord,
   JournalRecord,
   PhotoRecord,
+  PracticeRecord,
   ProcedureRecord,
   RecordingRecord,
   RepairRecord,
@@ -40,6 +41,7 @@ export class VarmekDatabase extends Dexie {
   summaries!: EntityTable<SummaryRecord, 'jobId'>;
   repairs!: EntityTable<RepairRecord, 'id'>;
   procedures!: EntityTable<ProcedureRecord, 'id'>;
+  practice!: EntityTable<PracticeRecord, 'id'>;
   closings!: EntityTable<ClosingRecord, 'id'>;
   bin!: EntityTable<BinRecord, 'id'>;
   journal!: Table<JournalRecord, number>;
@@ -68,6 +70,7 @@ export class VarmekDatabase extends Dexie {
     this.version(7).stores({ closings: 'id, jobId' });
     this.version(8).upgrade(toExperience);
     this.version(9).stores({ bin: 'id, deletedAt', journal: '++id, scope, group, at', staged: '++id, table' });
+    this.version(10).stores({ practice: 'id, startedAt' });
     this.use(journalMiddleware);
   }
 }

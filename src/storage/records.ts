@@ -99,6 +99,15 @@ export interface ProcedureRecord {
   readonly procedure: unknown;
 }
 
+/** A practice case: as far as it has come, and the logs of its drives by step. */
+export interface PracticeRecord {
+  readonly id: string;
+  readonly startedAt: number;
+  readonly updatedAt: number;
+  readonly sheet: unknown;
+  readonly traces: Readonly<Record<string, Trace>>;
+}
+
 /** A photo taken at some stage of a job. */
 export interface PhotoRecord {
   readonly id: string;
@@ -261,7 +270,17 @@ export interface JournalRecord {
 }
 
 /** Kinds of things that are deleted. */
-export const BIN_KINDS = ['job', 'bench', 'trace', 'photo', 'recording', 'vehicle', 'procedure', 'logs'] as const;
+export const BIN_KINDS = [
+  'job',
+  'bench',
+  'trace',
+  'photo',
+  'recording',
+  'vehicle',
+  'procedure',
+  'logs',
+  'practice',
+] as const;
 export type BinKind = (typeof BIN_KINDS)[number];
 
 /** Something deleted, whole, until it is put back or its time is over. */

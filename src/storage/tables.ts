@@ -50,6 +50,7 @@ export const SHOP_TABLES = {
   vehicles: 'travels',
   jobs: 'travels',
   procedures: 'travels',
+  practice: 'travels',
   triage: 'travels',
   settings: 'travels',
   bin: 'travels',

@@ -2,8 +2,16 @@
 
 import { useEffect, useRef, type ReactNode } from 'react';
 
-/** A button that opens a short list of actions below it; a choice, Escape and a click elsewhere close it. */
-export function Menu({ label, children }: { label: ReactNode; children: ReactNode }) {
+/** A button that opens a short list of actions below it; a choice, Escape and a click elsewhere close it. @param side edge it hangs from */
+export function Menu({
+  label,
+  side = 'right',
+  children,
+}: {
+  label: ReactNode;
+  side?: 'left' | 'right';
+  children: ReactNode;
+}) {
   const details = useRef<HTMLDetailsElement>(null);
   useEffect(() => {
     const close = (event: Event) => {
@@ -26,9 +34,9 @@ export function Menu({ label, children }: { label: ReactNode; children: ReactNod
     <details ref={details} className="relative my-auto">
       <summary className="btn list-none btn-ghost btn-sm">{label}</summary>
       <div
-        className="absolute right-0 z-30 mt-1 w-72 border-2 border-base-content bg-base-100 p-1 shadow-lg [&_button]:flex [&_button]:min-h-11 [&_button]:w-full [&_button]:items-center [&_button]:gap-2 [&_button]:px-3 [&_button]:text-left [&_button:disabled]:opacity-60 [&_button:hover:enabled]:bg-base-200"
+        className={`absolute z-30 mt-1 w-72 max-w-[calc(100vw-1.5rem)] border-2 border-base-content bg-base-100 p-1 shadow-lg [&_button:disabled]:opacity-60 [&_button:hover:enabled]:bg-base-200 [&>a]:hover:bg-base-200 [&>a,&>button]:flex [&>a,&>button]:min-h-11 [&>a,&>button]:w-full [&>a,&>button]:items-center [&>a,&>button]:gap-2 [&>a,&>button]:px-3 [&>a,&>button]:text-left ${side === 'left' ? 'left-0' : 'right-0'}`}
         onClick={(e) => {
-          const isChoice = e.target instanceof Element && e.target.closest('button') !== null;
+          const isChoice = e.target instanceof Element && e.target.closest('button, a') !== null;
           if (isChoice && details.current) details.current.open = false;
         }}
       >

@@ -1,6 +1,7 @@
 import * as Comlink from 'comlink';
 import { monitorsOf } from '@/core/judge';
 import { predictPlan, proposePlans, ratingEffect, simulatedDrive } from '@/core/planning';
+import { drawPractice, drivePractice } from '@/core/practice';
 import type { PlanWorkerApi } from './planProtocol';
 import { caught, drain } from './workerBug';
 
@@ -20,6 +21,8 @@ const api: PlanWorkerApi = {
     ),
   rating: (vehicle, fitted_c, settings, onProgress) =>
     caught(() => drain(ratingEffect(vehicle, fitted_c, settings), onProgress)),
+  drawPractice: (level, number) => caught(() => drawPractice(level, number)),
+  drivePractice: (sheet, plan, nth) => caught(() => drivePractice(sheet, plan, nth)),
   propose: (vehicle, plan, causes, onProgress) => caught(() => drain(proposePlans(vehicle, plan, causes), onProgress)),
 };
 

@@ -4,6 +4,7 @@ import type { Odds } from '@/core/evidence';
 import type { DrivePlan, PlanPrediction, PlanProposal, RatingDay } from '@/core/planning';
 import { callWorker, type OpenWorker, type Running } from './callWorker';
 import type { MonitorSettings } from '@/core/monitor';
+import type { LevelName, PracticeSheet } from '@/core/practice';
 import type { PlannedCode, PlanWorkerApi } from './planProtocol';
 
 function openPlanWorker(): OpenWorker<PlanWorkerApi> {
@@ -55,3 +56,11 @@ export function ratingInWorker(
 ): Running<readonly RatingDay[]> {
   return callWorker(openPlanWorker, (api) => api.rating(vehicle, fitted_c, settings, Comlink.proxy(onProgress)));
 }
+
+/** Draws a practice case in a worker of its own. */
+export const drawPracticeInWorker = (level: LevelName, number: number): Running<PracticeSheet> =>
+  callWorker(openPlanWorker, (api) => api.drawPractice(level, number));
+
+/** Drives the car of a practice case in a worker of its own. */
+export const drivePracticeInWorker = (sheet: PracticeSheet, plan: DrivePlan, nth: number): Running<Trace> =>
+  callWorker(openPlanWorker, (api) => api.drivePractice(sheet, plan, nth));

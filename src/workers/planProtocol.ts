@@ -2,6 +2,7 @@ import type { Odds } from '@/core/evidence';
 import type { Cause, Result, Trace, Vehicle } from '@/core/base';
 import type { CodeResult, MonitorSettings } from '@/core/monitor';
 import type { DrivePlan, PlanPrediction, PlanProposal, RatingDay } from '@/core/planning';
+import type { LevelName, PracticeSheet } from '@/core/practice';
 import type { WorkerBug } from './protocol';
 
 /** The slow warm-up monitor on a planned drive with one cause at work. */
@@ -35,6 +36,10 @@ export interface PlanWorkerApi {
   ): Promise<Result<readonly RatingDay[], WorkerBug>>;
   /** A vehicle of this kind on the planned drive, second by second. */
   simulate(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Promise<Result<Trace, WorkerBug>>;
+  /** A practice case of a level; the same number gives the same case. */
+  drawPractice(level: LevelName, number: number): Promise<Result<PracticeSheet, WorkerBug>>;
+  /** The car of a practice case on a drive. */
+  drivePractice(sheet: PracticeSheet, plan: DrivePlan, nth: number): Promise<Result<Trace, WorkerBug>>;
   propose(
     vehicle: Vehicle,
     plan: DrivePlan,

@@ -9,6 +9,8 @@ import { previewStaged, restoreStaged } from '@/storage/backup/restoreStaged';
 import { decodeRow, encodeRow } from '@/storage/backup/rowCode';
 import { stageBackup } from '@/storage/backup/stageBackup';
 import { writeBackup } from '@/storage/backup/writeBackup';
+import { drawPractice } from '@/core/practice';
+import { addPractice } from '@/storage/practices';
 import { putProcedure } from '@/storage/procedures';
 import { BLEED_PROCEDURES } from '@/core/procedure';
 import { changeClosing } from '@/storage/closings';
@@ -51,6 +53,7 @@ async function aShop() {
   await good(changeRepair(job.id, newSheet(vehicle), (s) => s));
   await good(changeClosing(job.id, (s) => s));
   await good(putProcedure({ ...BLEED_PROCEDURES[0]!, id: 'own', name: 'Ours' }));
+  await good(addPractice(drawPractice('clear', 1)));
   await good(addTriage([{ fileName: 'b.csv', raw, vehicleId: car.id }]));
   await good(saveSettings({ pressure: 'psi' }));
   await good(addPhoto({ jobId: other.id, stage: 'x', caption: 'q', image: new Blob(['2'], { type: 'image/png' }) }));

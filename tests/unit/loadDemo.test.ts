@@ -1,6 +1,4 @@
 import 'fake-indexeddb/auto';
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { loadDemo } from '@/features/demo/loadDemo';
 import { readSheet, type RepairSheet } from '@/core/repair';
@@ -10,23 +8,9 @@ import { loadClosing } from '@/storage/closings';
 import { changeRepair, loadRepair } from '@/storage/repairs';
 import { deleteTrace } from '@/storage/traces';
 import { listVehicles } from '@/storage/vehicles';
-import { emptyStore } from './storeSupport';
+import { emptyStore, serveDemo } from './storeSupport';
 
 vi.mock('@/workers/client', () => import('./coreClient'));
-
-const FOLDER = path.join(import.meta.dirname, '..', '..', 'public', 'demo');
-
-/** Serves the shipped demo files; some can be missing. */
-function serve(missing: readonly string[] = []): void {
-  vi.stubGlobal('fetch', (url: string) => {
-    const name = url.replace('/demo/', '');
-    return Promise.resolve(
-      missing.includes(name)
-        ? new Response('', { status: 404 })
-        : new Response(new Uint8Array(readFileSync(path.join(FOLDER, name)))),
-    );
-  });
-}
 
 function readable(record: RepairRecord): RepairSheet {
   const read = readSheet(record.sheet);
@@ -41,7 +25,7 @@ afterEach(async () => {
 
 describe('the demo garage', () => {
   it('is loaded through the same import as a user’s file', async () => {
-    serve();
+    serveDemo();
     expect(await loadDemo()).toEqual({ ok: true, value: undefined });
     const jobs = await listJobs();
     expect(jobs).toHaveLength(15);
@@ -69,11 +53,11 @@ describe('the demo garage', () => {
   });
 
   it('a load that was broken off is taken up: jobs come whole or not at all', async () => {
-    serve(['school-after.csv']);
+    serveDemo(['school-after.csv']);
     expect((await loadDemo()).ok).toBe(false);
     expect(await loadJob('demo-school')).toBeNull();
     expect((await loadDrives('demo-school')).traces).toEqual([]);
-    serve();
+    serveDemo();
     expect((await loadDemo()).ok).toBe(true);
     expect((await loadDrives('demo-school')).traces).toHaveLength(2);
     expect((await loadDrives('demo-parcel')).traces).toHaveLength(2);
@@ -81,7 +65,7 @@ describe('the demo garage', () => {
   });
 
   it('taken up again, it leaves alone what was worked on meanwhile', async () => {
-    serve(['ferry-short.csv']);
+    serveDemo(['ferry-short.csv']);
     expect((await loadDemo()).ok).toBe(false);
     const before = (await loadRepair('demo-ferry-early'))!;
     const put = await changeRepair('demo-ferry-early', readable(before), (sheet) => ({
@@ -92,14 +76,14 @@ describe('the demo garage', () => {
     // As if the reload had come before the drive was kept.
     const [drive] = (await loadDrives('demo-ferry-early')).traces;
     await deleteTrace(drive!.id);
-    serve();
+    serveDemo();
     expect((await loadDemo()).ok).toBe(true);
     expect(readable((await loadRepair('demo-ferry-early'))!).strip.counts.plugs).toEqual({ in: 1, out: 1 });
     expect(await listJobs()).toHaveLength(15);
   });
 
   it('two tabs that load at once keep each job once', async () => {
-    serve();
+    serveDemo();
     const both = await Promise.all([loadDemo(), loadDemo()]);
     expect(both.every((b) => b.ok)).toBe(true);
     expect(await listJobs()).toHaveLength(15);
@@ -107,7 +91,7 @@ describe('the demo garage', () => {
   });
 
   it('says which file is missing from a broken build', async () => {
-    serve(['library.csv']);
+    serveDemo(['library.csv']);
     const loaded = await loadDemo();
     expect(!loaded.ok && loaded.error).toBe('library.csv is missing from this build (404)');
   });

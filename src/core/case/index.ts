@@ -3,7 +3,7 @@ export { caseOf, type Case, type CaseDrive, type CaseInput, type CaseLine, type 
 export { capCheck, LEVEL_LOW_MM, mendFirst, mixSays, railsSay, soakSays, WEAK_CAP } from './coldChecks';
 export { coolantState } from './coolantState';
 export { lineContext, type CaseVehicle, type LineContext } from './context';
-export { actionCosts, decide, testWorth, type ActionCost, type Decision, type TestWorth } from './decide';
+export { actionCosts, cures, decide, testWorth, type ActionCost, type Decision, type TestWorth } from './decide';
 export {
   inOrder,
   type BenchEntry,

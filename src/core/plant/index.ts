@@ -9,4 +9,5 @@ export { RECORD_STEP_S, simulateDrive, type PlantConditions, type PlantRun } fro
 export { waterTest, type PotCourse, type PotReading, type PotValve } from './waterTest';
 export { drawFaultWay, FAULT_PAIRS, FAULT_WAYS } from './worlds/faultWays';
 export { HOME_WORLD, type World } from './worlds/world';
+export { driveWorldCar, drawWorldCar, type WorldCar, type WorldCarDrive } from './worlds/worldCar';
 export { drawWorldScenario, worldOf, type WorldRequest, type WorldScenario } from './worlds/worldScenario';

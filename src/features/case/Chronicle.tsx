@@ -29,7 +29,7 @@ function Row({ entry }: { entry: Entry }) {
         : 'moves nothing';
   return (
     <li
-      className={`grid grid-cols-[11.5rem_6rem_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-base-content/15 py-1 ${entry.kind === 'work' ? 'border-t-2 border-t-base-content font-semibold' : ''}`}
+      className={`grid grid-cols-[11.5rem_6rem_minmax(0,1fr)_auto] items-center gap-x-4 border-b border-base-content/15 py-1 max-sm:grid-cols-[11.5rem_minmax(0,1fr)] max-sm:[&>*:nth-child(n+3)]:col-span-2 ${entry.kind === 'work' ? 'border-t-2 border-t-base-content font-semibold' : ''}`}
     >
       <input
         type="datetime-local"

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useState } from 'react';
 import { ACTIONS, type ActionCost } from '@/core/case';
 import { percent } from '@/job/jobWords';
-import { moneyText } from './money';
+import { moneyText } from '@/job/money';
 import { usePrices } from './usePrices';
 
 const ACTIONS_SHOWN = 6;
@@ -19,7 +19,7 @@ export function ActionTable({ actions }: { actions: readonly ActionCost[] }) {
       <h2 id="actions-title" className="text-2xl type-sign">
         What each choice is expected to cost
       </h2>
-      <table className="mt-2 w-full" data-testid="actions">
+      <table className="mt-2 w-full max-sm:text-sm max-sm:[&_td]:pl-1 max-sm:[&_th]:pl-1" data-testid="actions">
         <thead>
           <tr className="text-right">
             <th scope="col" className="text-left font-semibold">
@@ -61,7 +61,7 @@ export function ActionTable({ actions }: { actions: readonly ActionCost[] }) {
       </table>
       <p className="mt-1 flex gap-4 text-sm">
         {!all && actions.length > ACTIONS_SHOWN && (
-          <button type="button" className="underline underline-offset-4" onClick={() => setAll(true)}>
+          <button type="button" className="tap underline underline-offset-4" onClick={() => setAll(true)}>
             {actions.length - ACTIONS_SHOWN} more
           </button>
         )}

@@ -15,7 +15,7 @@ import { addEntry, undoEntries } from '@/storage/entries';
 import { Glyph } from '@/ui/Glyph';
 import { useUnits } from '@/ui/units';
 import { ActionTable } from './ActionTable';
-import { moneyText } from './money';
+import { moneyText } from '@/job/money';
 import { usePrices } from './usePrices';
 
 const TESTS_SHOWN = 4;

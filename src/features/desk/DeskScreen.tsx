@@ -215,7 +215,7 @@ function Desk({ record, finding, head }: { record: TraceRecord; finding: Finding
           <h2 id="compare-title" className="text-2xl type-sign">
             <button
               type="button"
-              className="underline decoration-base-content/40 underline-offset-4"
+              className="tap underline decoration-base-content/40 underline-offset-4"
               aria-expanded={compares}
               onClick={() => setCompares(!compares)}
             >

@@ -36,7 +36,7 @@ function Strip({
 }) {
   const length = range.to_s - range.from_s;
   return (
-    <div className="relative h-5 overflow-hidden" style={{ width }}>
+    <div className="relative h-5 overflow-hidden bay:h-11" style={{ width }}>
       {spans
         .filter((s) => s.to_s > range.from_s && s.from_s < range.to_s)
         .map((span) => {

@@ -13,6 +13,7 @@ import {
 } from '@/core/evidence';
 import type { OwnFigures } from '@/core/case';
 import { startingVehicle } from '@/core/planning';
+import { WideTable } from '@/ui/WideTable';
 import { useUnits } from '@/ui/units';
 import { useOwnFigures } from '@/job/useOwnFigures';
 
@@ -107,41 +108,43 @@ export function EvidenceEditor({ own }: { own: OwnFigures }) {
         </select>
       </div>
       <p className="mt-2 max-w-3xl text-sm leading-snug">{say(item.reason)}</p>
-      <table className="mt-2 w-full max-w-4xl" data-testid="evidence-editor">
-        <thead>
-          <tr className="text-right align-bottom">
-            <th scope="col" className="text-left font-semibold">
-              Cause
-            </th>
-            {item.answers.map((a) => (
-              <th key={a.key} scope="col" className="w-36 pl-3 leading-tight font-semibold">
-                {say(a.says)}
+      <WideTable label="How often each answer comes with each cause">
+        <table className="mt-2 w-full max-w-4xl" data-testid="evidence-editor">
+          <thead>
+            <tr className="text-right align-bottom">
+              <th scope="col" className="text-left font-semibold">
+                Cause
               </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {CAUSES.map((cause) => (
-            <tr key={cause} className="border-t border-base-content/15">
-              <th scope="row" className="text-left font-normal">
-                {causeName(cause)}
-              </th>
-              {item.answers.map((a, i) => (
-                <td key={a.key} className="py-0.5 text-right">
-                  <input
-                    className={`input w-20 text-right input-sm ${wrong.includes(cause) ? 'input-error' : ''}`}
-                    inputMode="decimal"
-                    aria-label={`${causeName(cause)}: ${say(a.says)}, of a hundred`}
-                    value={rows[i]![cause]}
-                    onChange={(e) => type(i, cause, e.target.value)}
-                  />{' '}
-                  %
-                </td>
+              {item.answers.map((a) => (
+                <th key={a.key} scope="col" className="w-36 pl-3 leading-tight font-semibold">
+                  {say(a.says)}
+                </th>
               ))}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {CAUSES.map((cause) => (
+              <tr key={cause} className="border-t border-base-content/15">
+                <th scope="row" className="text-left font-normal">
+                  {causeName(cause)}
+                </th>
+                {item.answers.map((a, i) => (
+                  <td key={a.key} className="py-0.5 text-right">
+                    <input
+                      className={`input w-20 text-right input-sm ${wrong.includes(cause) ? 'input-error' : ''}`}
+                      inputMode="decimal"
+                      aria-label={`${causeName(cause)}: ${say(a.says)}, of a hundred`}
+                      value={rows[i]![cause]}
+                      onChange={(e) => type(i, cause, e.target.value)}
+                    />{' '}
+                    %
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </WideTable>
       {wrong.length > 0 && (
         <p role="alert" className="mt-1 text-error">
           {causeName(wrong[0]!)}: the answers must lie between 0 and 100 and make 100 together.

@@ -258,7 +258,7 @@ export function FiguresScreen() {
   return (
     <div className="mx-auto max-w-6xl space-y-9 px-5 py-6">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="flex-1 text-4xl type-sign">The shop&rsquo;s own figures</h1>
+        <h1 className="flex-1 text-4xl type-sign max-sm:basis-full">The shop&rsquo;s own figures</h1>
         <button
           type="button"
           className="btn"

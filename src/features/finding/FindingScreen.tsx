@@ -49,10 +49,10 @@ function TraceHead({ record, onChoose }: { record: TraceRecord; onChoose: (id: s
   const remove = () =>
     write(deleteTrace(record.id), { says: `${record.fileName} removed from this job.`, undo: putBackDeleted });
   return (
-    <div className="mb-2 flex items-center gap-3 print:hidden">
+    <div className="mb-2 flex flex-wrap items-center gap-3 print:hidden">
       {traces.length > 1 ? (
         <select
-          className="select w-auto select-sm"
+          className="select w-auto max-w-full select-sm"
           aria-label="Trace"
           value={record.id}
           onChange={(e) => onChoose(e.target.value)}

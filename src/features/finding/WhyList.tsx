@@ -28,7 +28,7 @@ export function WhyList({
                 type="button"
                 title="Show where"
                 aria-pressed={remark === pointed}
-                className={`inline text-left underline decoration-base-content/50 decoration-dotted underline-offset-4 ${remark === pointed ? 'font-semibold decoration-solid' : ''}`}
+                className={`inline text-left underline decoration-base-content/50 decoration-dotted underline-offset-4 bay:inline-block bay:min-h-11 ${remark === pointed ? 'font-semibold decoration-solid' : ''}`}
                 onClick={() => onPoint(remark === pointed ? null : remark)}
               >
                 {say(remarkText(remark))}{' '}

@@ -23,7 +23,8 @@ import { Glyph } from '@/ui/Glyph';
 import { useUnits } from '@/ui/units';
 import { BaseRates } from './BaseRates';
 import { VehiclesDue } from './VehiclesDue';
-import { countedText, testName } from './words';
+import { countedText } from '@/job/countedText';
+import { testName } from './words';
 
 const ReliabilityPicture = dynamic(() => import('./ReliabilityPicture').then((m) => m.ReliabilityPicture), {
   ssr: false,
@@ -235,7 +236,7 @@ function LeftOut({ unread }: Pick<PastJobs, 'unread'>) {
       <ul>
         {unread.map(({ jobId, why }) => (
           <li key={jobId}>
-            <Link href={`/jobs/${jobId}/case`} className="underline underline-offset-4">
+            <Link href={`/jobs/${jobId}/case`} className="tap underline underline-offset-4">
               Open the job
             </Link>{' '}
             ({why})

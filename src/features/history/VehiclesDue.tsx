@@ -25,7 +25,7 @@ export function VehiclesDue() {
           const late = (days !== null && days <= 0) || (left_km !== null && left_km <= 0);
           return (
             <li key={d.jobId} className="flex flex-wrap items-baseline gap-x-4 border-t border-base-content/15 py-1">
-              <Link href={`/vehicles/${d.vehicleId}`} className="font-semibold underline underline-offset-4">
+              <Link href={`/vehicles/${d.vehicleId}`} className="tap font-semibold underline underline-offset-4">
                 {d.plate}
               </Link>
               <span className="flex-1">{d.what === '' ? 'Next service' : d.what}</span>

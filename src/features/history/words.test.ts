@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { counted } from '@/core/history';
-import { countedText, testName } from './words';
+import { countedText } from '@/job/countedText';
+import { testName } from './words';
 
 describe('counts in words', () => {
   it('with their range, or that there are too few', () => {

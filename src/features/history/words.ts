@@ -1,7 +1,5 @@
 import { MEASUREMENTS, isMeasurement } from '@/core/case';
 import { findItem } from '@/core/evidence';
-import type { Counted } from '@/core/history';
-import { percent } from '@/job/jobWords';
 
 const BENCH: Readonly<Record<string, string>> = {
   'bench-sender': 'Sender on the bench',
@@ -16,11 +14,4 @@ export function testName(key: string): string {
   if (BENCH[key] !== undefined) return BENCH[key];
   if (isMeasurement(key)) return MEASUREMENTS[key].title;
   return findItem(key)?.ask ?? key;
-}
-
-/** A count in words: share with its range, or that there are too few. */
-export function countedText({ n, hits, share, low, high, few }: Counted): string {
-  if (n === 0 || share === null) return 'none yet';
-  const of = `${hits} of ${n}`;
-  return few ? `${of}: too few to say` : `${percent(share)}, ${of}; true share ${percent(low)} to ${percent(high)}`;
 }

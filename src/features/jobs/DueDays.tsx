@@ -33,18 +33,22 @@ export function DueDays({ days, now }: { days: readonly AgendaDay[]; now: number
     else toast({ kind: 'error', text: file.error });
   };
   return (
-    <section aria-label="Due days" className="mt-4 flex items-start gap-6" data-testid="due-days">
+    <section
+      aria-label="Due days"
+      className="mt-4 flex items-start gap-6 max-sm:flex-col max-sm:gap-1"
+      data-testid="due-days"
+    >
       <ul className="min-w-0 flex-1 md:columns-2 md:gap-x-8">
         {near.slice(0, SHOWN).map((d) => (
           <li key={d.first.jobId} className="break-inside-avoid">
             <Link
               href={`/jobs/${d.first.jobId}${PLACE[d.first.kind] ?? ''}`}
-              className="flex min-h-8 items-baseline gap-2 underline-offset-4 hover:underline"
+              className="flex min-h-8 items-baseline gap-2 underline-offset-4 hover:underline bay:min-h-11 bay:items-center"
             >
               <strong className={`whitespace-nowrap ${d.in <= 0 ? 'text-error' : ''}`}>
                 {inWords(d.in) || format(parseISO(d.first.on), 'EEE d MMM')}
               </strong>
-              <span className="truncate">
+              <span className="lg:truncate">
                 {d.first.plate}: {d.says}
               </span>
             </Link>

@@ -29,7 +29,7 @@ function Parts({ headline }: { headline: Headline }) {
   const parts = headline.parts.filter((p) => p.probability >= 0.01);
   if (headline.share === null || parts.length < 2) return null;
   return (
-    <p className="type-label" data-testid="headline-parts">
+    <p className="type-label max-sm:hidden" data-testid="headline-parts">
       {parts.map((p) => `${causeName(p.cause).replace('Thermostat ', '')} ${percent(p.probability)}`).join(', ')}
     </p>
   );
@@ -39,16 +39,19 @@ function Sign() {
   const found = useJob().case;
   const { headline } = found;
   const look = FAMILY_LOOK[headline.family];
-  const size = headline.text.length > 30 ? 'text-[1.9rem]' : 'text-[2.75rem]';
+  const size = headline.text.length > 30 ? 'text-[1.9rem] max-sm:text-2xl' : 'text-[2.75rem] max-sm:text-[2rem]';
   return (
     <div>
-      <div className="flex items-center gap-4">
+      <div className="flex items-center gap-x-4 gap-y-1 max-sm:flex-wrap max-sm:gap-x-3">
         {headline.share !== null && <Glyph shape={look.shape} colour={look.colour} size={34} />}
-        <p className={`${size} type-sign leading-none`} data-testid="headline">
+        <p className={`${size} type-sign leading-none max-sm:max-w-[calc(100%-3rem)]`} data-testid="headline">
           {headline.text}
         </p>
         {headline.share !== null && (
-          <p className="text-[2.75rem] type-sign leading-none whitespace-nowrap" data-testid="headline-percent">
+          <p
+            className="text-[2.75rem] type-sign leading-none whitespace-nowrap max-sm:text-[2rem]"
+            data-testid="headline-percent"
+          >
             {percent(headline.share)}
           </p>
         )}
@@ -74,13 +77,13 @@ function DoNext() {
   const { say } = useUnits();
   const [open, setOpen] = useState(false);
   return (
-    <div className="min-w-0 flex-1 border-l-4 border-primary pl-4 lg:w-88 lg:flex-none">
+    <div className="min-w-0 flex-1 border-l-4 border-primary pl-4 max-sm:basis-full lg:w-88 lg:flex-none">
       <p className="flex items-baseline gap-2 type-label">
         Do next{first ? `, about ${first.item.minutes} min` : ''}
         {first && (
           <button
             type="button"
-            className="font-semibold underline underline-offset-4"
+            className="tap font-semibold underline underline-offset-4"
             aria-expanded={open}
             onClick={() => setOpen(!open)}
           >
@@ -88,7 +91,7 @@ function DoNext() {
           </button>
         )}
       </p>
-      <p className="line-clamp-2 leading-snug font-semibold" data-testid="do-next">
+      <p className="leading-snug font-semibold lg:line-clamp-2" data-testid="do-next">
         {first ? say(first.item.ask) : 'Nothing left that would move the odds.'}
       </p>
       {first && open && (
@@ -115,7 +118,7 @@ function StatePicker() {
       undo: (before) => setStanding(job.id, before!),
     });
   return (
-    <div className="flex w-40 shrink-0 flex-col gap-1">
+    <div className="flex w-40 shrink-0 flex-col gap-1 max-sm:w-full">
       <select
         aria-label="State of the job"
         className="select select-sm"
@@ -160,15 +163,15 @@ function WholeFrame({ children }: { children: ReactNode }) {
   return (
     <>
       <section aria-label="Where this job stands" className="border-b border-base-content/30 bg-base-100 print:hidden">
-        <div className="flex flex-wrap items-start gap-x-6 gap-y-2 px-5 pt-3 lg:flex-nowrap">
+        <div className="flex flex-wrap items-start gap-x-6 gap-y-2 px-3 pt-3 sm:px-5 lg:flex-nowrap">
           <div className="min-w-0 flex-1 basis-full lg:basis-0">
-            <div className="flex items-baseline gap-3">
-              <h1 className="text-lg font-bold whitespace-nowrap">
-                <Link href={`/vehicles/${vehicle.id}`} className="underline-offset-4 hover:underline">
+            <div className="flex flex-wrap items-baseline gap-x-3 lg:flex-nowrap">
+              <h1 className="max-w-full text-lg font-bold wrap-anywhere lg:max-w-1/2 lg:truncate" title={vehicle.plate}>
+                <Link href={`/vehicles/${vehicle.id}`} className="tap underline-offset-4 hover:underline">
                   {vehicle.plate}
                 </Link>
               </h1>
-              <p className="truncate type-label">
+              <p className="type-label wrap-anywhere lg:truncate">
                 {vehicle.vehicle.label}
                 {job.complaint && <>. &ldquo;{job.complaint}&rdquo;</>}
               </p>
@@ -180,15 +183,19 @@ function WholeFrame({ children }: { children: ReactNode }) {
           <DoNext />
           <StatePicker />
         </div>
-        <div className="mt-1.5 px-5">
+        <div className="mt-1.5 px-3 sm:px-5">
           <ShareStrip label="Odds" shares={oddsShares(found.now)} />
         </div>
         <StageNav jobId={job.id}>
-          <p className="ml-4 flex min-w-0 flex-1 items-center text-sm" aria-live="polite" data-testid="latest-evidence">
-            <span className="truncate">
+          <p
+            className="flex min-w-0 flex-1 items-center text-sm max-lg:order-last max-lg:basis-full max-lg:pb-2 lg:ml-4"
+            aria-live="polite"
+            data-testid="latest-evidence"
+          >
+            <span className="lg:truncate">
               {shown ? (
                 <>
-                  Latest: <Said>{shown.seen}</Said>. <strong>{movedText(shown)}</strong>
+                  Latest: <Said>{shown.seen.replace(/\.$/, '')}</Said>. <strong>{movedText(shown)}</strong>
                 </>
               ) : (
                 'No evidence yet'

@@ -53,7 +53,7 @@ export function JobMenu() {
         title={undoes === null ? 'Nothing to undo' : `Undo: ${undoes} (Ctrl Z)`}
         onClick={undo}
       >
-        <Undo2 aria-hidden className="size-4" /> Undo
+        <Undo2 aria-hidden className="size-4" /> <span className="max-sm:sr-only">Undo</span>
       </button>
       <Menu
         label={

@@ -140,7 +140,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
             key={s}
             type="button"
             aria-pressed={state === s}
-            className={`-mb-px min-h-11 border-b-4 ${state === s ? 'border-primary font-bold' : 'border-transparent'}`}
+            className={`-mb-px min-h-11 border-b-4 bay:min-w-11 ${state === s ? 'border-primary font-bold' : 'border-transparent'}`}
             onClick={() => setState(s)}
           >
             {s === 'all' ? 'All' : STATE_NAME[s]}{' '}
@@ -154,13 +154,15 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
           <li key={summary.job.id} className="border-b border-base-content/15">
             <Link
               href={entrance(summary, signsOf(summary, repairs).length > 0)}
-              className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200"
+              className="grid min-h-19 grid-cols-[minmax(0,1.1fr)_minmax(0,1.7fr)_minmax(0,1.4fr)_7.5rem] items-center gap-x-6 py-2.5 hover:bg-base-200 max-sm:grid-cols-1 max-sm:gap-y-1"
             >
               <span>
-                <span className="block text-xl type-sign">{summary.vehicle?.plate ?? 'Vehicle missing'}</span>
+                <span className="block text-xl type-sign wrap-anywhere">
+                  {summary.vehicle?.plate ?? 'Vehicle missing'}
+                </span>
                 <span className="type-label">{summary.vehicle?.vehicle.label}</span>
               </span>
-              <span className="line-clamp-2 text-[0.9375rem] leading-snug">
+              <span className="text-[0.9375rem] leading-snug wrap-anywhere lg:line-clamp-2">
                 {signsOf(summary, repairs).length > 0 && (
                   <strong className="text-error" data-testid="job-signs">
                     {signsOf(summary, repairs)
@@ -172,7 +174,7 @@ export function JobsScreen({ empty }: { empty: ReactNode }) {
                 {summary.job.complaint || 'No complaint written down'}
               </span>
               <Verdict summary={summary} />
-              <span className="text-right">
+              <span className="sm:text-right">
                 <span className="block text-sm">{STATE_NAME[summary.job.state]}</span>
                 <Due summary={summary} now={now} />
               </span>

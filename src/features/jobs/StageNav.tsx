@@ -1,10 +1,11 @@
 'use client';
 
+import { ChevronDown } from 'lucide-react';
 import Link from 'next/link';
-import { usePathname } from 'next/navigation';
+import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { useRouter } from 'next/navigation';
+import { Menu } from '@/ui/Menu';
 
 /** Stages of a job in the order of the work. */
 export const STAGES = [
@@ -33,22 +34,44 @@ export function StageNav({ jobId, children }: { jobId: string; children: ReactNo
       if (stage) router.push(base + stage.path);
     },
   );
+  const links = STAGES.map((stage) => {
+    const path = base + stage.path;
+    const active = stage.path === '' ? here === base : here.startsWith(path);
+    return { ...stage, path, active };
+  });
+  const now = links.find((s) => s.active) ?? links[0]!;
   return (
-    <nav aria-label="Stages of the job" className="flex flex-wrap items-stretch gap-1 px-5 lg:flex-nowrap print:hidden">
-      {STAGES.map((stage) => {
-        const path = base + stage.path;
-        const active = stage.path === '' ? here === base : here.startsWith(path);
-        return (
-          <Link
-            key={stage.key}
-            href={path}
-            aria-current={active ? 'page' : undefined}
-            className={`flex min-h-11 items-center gap-1.5 border-b-4 px-2 whitespace-nowrap ${active ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
-          >
-            <span className="type-label">{stage.key}</span> {stage.name}
-          </Link>
-        );
-      })}
+    <nav
+      aria-label="Stages of the job"
+      className="flex flex-wrap items-stretch gap-1 px-3 sm:px-5 lg:flex-nowrap print:hidden"
+    >
+      <div className="sm:hidden">
+        <Menu
+          side="left"
+          label={
+            <>
+              <span className="type-label">{now.key}</span> {now.name}
+              <ChevronDown aria-label="all stages" className="size-4" />
+            </>
+          }
+        >
+          {links.map((stage) => (
+            <Link key={stage.key} href={stage.path} className={stage.active ? 'font-bold' : ''}>
+              <span className="type-label">{stage.key}</span> {stage.name}
+            </Link>
+          ))}
+        </Menu>
+      </div>
+      {links.map((stage) => (
+        <Link
+          key={stage.key}
+          href={stage.path}
+          aria-current={stage.active ? 'page' : undefined}
+          className={`flex min-h-11 items-center gap-1.5 border-b-4 px-2 whitespace-nowrap max-sm:hidden ${stage.active ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
+        >
+          <span className="type-label">{stage.key}</span> {stage.name}
+        </Link>
+      ))}
       {children}
     </nav>
   );

@@ -78,7 +78,7 @@ export function JudgingBar() {
   const more = (next?.waiting ?? 1) - 1;
   return (
     <div role="status" className="flex min-w-0 items-center gap-3 text-sm">
-      <span className="hidden min-w-0 truncate lg:inline">
+      <span className="hidden min-w-0 truncate 2xl:inline">
         {running.plate}: trying {causeName(doing).toLowerCase()}
         {more > 0 ? `, ${more} more waiting` : ''}
       </span>
@@ -87,6 +87,7 @@ export function JudgingBar() {
         value={done}
         max={of}
         aria-label="Judging"
+        title={`${running.plate}: trying ${causeName(doing).toLowerCase()}`}
       />
       <button type="button" className="btn btn-sm" onClick={running.cancel}>
         Stop

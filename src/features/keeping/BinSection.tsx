@@ -15,6 +15,7 @@ const KIND_NAME: Readonly<Record<BinKind, string>> = {
   recording: 'Recording',
   vehicle: 'Vehicle',
   procedure: 'Procedure',
+  practice: 'Practice case',
   logs: 'Many logs',
 };
 

@@ -120,7 +120,7 @@ function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
               {short && answer !== null && (
                 <button
                   type="button"
-                  className="ml-2 underline underline-offset-4 print:hidden"
+                  className="ml-2 tap underline underline-offset-4 print:hidden"
                   onClick={() => setChanging(true)}
                 >
                   change
@@ -151,7 +151,7 @@ function Row({ row, answer }: { row: AcceptanceRow; answer: string | null }) {
             )}
             {asks && <LeaveOut onReason={(reason) => give(LEFT_OUT, reason)} />}
             {!asks && !short && (answer !== null || row.state === 'waits') && (
-              <button type="button" className="underline underline-offset-4" onClick={() => setChanging(true)}>
+              <button type="button" className="tap underline underline-offset-4" onClick={() => setChanging(true)}>
                 {answer === null ? 'answer it now' : 'change'}
               </button>
             )}

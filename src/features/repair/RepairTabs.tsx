@@ -41,7 +41,7 @@ export function RepairTabs({ children }: { children: ReactNode }) {
             key={path}
             href={base + path}
             aria-current={here === base + path ? 'page' : undefined}
-            className={`-mb-px flex min-h-12 items-center border-b-4 ${here === base + path ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
+            className={`-mb-px flex min-h-12 items-center border-b-4 bay:min-w-11 ${here === base + path ? 'border-primary font-bold' : 'border-transparent hover:border-base-300'}`}
           >
             {name}
           </Link>

@@ -11,6 +11,7 @@ import { ToastProvider } from '@/ui/Toasts';
 import { UnitsProvider } from '@/ui/units';
 import { UnsavedProvider } from '@/ui/useTyped';
 import { NewerVersionBar } from './NewerVersionBar';
+import { Places } from './Places';
 import { ShortcutHelp } from './ShortcutHelp';
 import { useTidyStore } from './StoreGate';
 import { UnitsDialog } from './UnitsDialog';
@@ -33,14 +34,6 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
   const [unitsOpen, setUnitsOpen] = useState(false);
   const router = useRouter();
   useHotkeys('shift+slash', () => setHelpOpen(true), { useKey: false });
-  useHotkeys('g>j', () => router.push('/'));
-  useHotkeys('g>v', () => router.push('/vehicles'));
-  useHotkeys('g>m', () => router.push('/triage'));
-  useHotkeys('g>f', () => router.push('/figures'));
-  useHotkeys('g>b', () => router.push('/bench'));
-  useHotkeys('g>p', () => router.push('/procedures'));
-  useHotkeys('g>h', () => router.push('/history'));
-  useHotkeys('g>k', () => router.push('/keeping'));
   useHotkeys('n', () => router.push('/jobs/new'), { preventDefault: true });
   useHotkeys('t', toggleTheme);
   return (
@@ -49,48 +42,40 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
         <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-base-100 focus:p-3">
           Skip to content
         </a>
-        <header className="flex h-13 items-center gap-2 border-b-2 border-base-content bg-base-100 px-5 lg:gap-6 print:hidden">
-          <Link href="/" className="flex items-baseline gap-2" aria-label="Varmek, jobs">
+        <header className="flex h-13 items-center gap-2 border-b-2 border-base-content bg-base-100 px-3 sm:px-5 lg:gap-6 print:hidden">
+          <Link href="/" className="tap flex items-center gap-2" aria-label="Varmek, jobs">
             <svg width="20" height="24" viewBox="0 0 20 24" aria-hidden className="self-center">
               <path d="M1 21 C5 21 5 7 10 6 S16 6 19 6" fill="none" stroke="currentColor" strokeWidth="3" />
               <path d="M1 21 C8 20 9 13 19 12" fill="none" stroke="var(--family-open)" strokeWidth="3" />
             </svg>
-            <span className="text-2xl type-sign">Varmek</span>
+            <span className="text-2xl type-sign max-sm:hidden">Varmek</span>
           </Link>
-          <nav aria-label="Places" className="flex gap-2.5 font-semibold whitespace-nowrap lg:gap-5">
-            <Link href="/" className="underline-offset-8 hover:underline">
-              Jobs
+          <Places>
+            <button type="button" className="sm:hidden" onClick={() => setUnitsOpen(true)}>
+              Units: {settings.temperature} {settings.speed}
+            </button>
+            <Link href="/keeping" className="sm:hidden">
+              What is kept: backup, bin
             </Link>
-            <Link href="/vehicles" className="underline-offset-8 hover:underline">
-              Vehicles
-            </Link>
-            <Link href="/triage" className="underline-offset-8 hover:underline">
-              Many logs
-            </Link>
-            <Link href="/bench" className="underline-offset-8 hover:underline">
-              Bench
-            </Link>
-            <Link href="/procedures" className="underline-offset-8 hover:underline">
-              Procedures
-            </Link>
-            <Link href="/history" className="underline-offset-8 hover:underline">
-              History
-            </Link>
-            <Link href="/figures" className="underline-offset-8 hover:underline">
-              Figures
-            </Link>
-          </nav>
+            <button type="button" className="sm:hidden" onClick={() => setHelpOpen(true)}>
+              Keyboard shortcuts
+            </button>
+          </Places>
           <div className="flex-1" />
           {status}
           <button
             type="button"
-            className="btn btn-ghost btn-sm"
+            className="btn btn-ghost btn-sm max-sm:hidden"
             aria-label={`Units: ${settings.temperature}, ${settings.speed}. Change`}
             onClick={() => setUnitsOpen(true)}
           >
             {settings.temperature} {settings.speed}
           </button>
-          <Link href="/keeping" className="btn btn-square btn-ghost btn-sm" aria-label="What is kept: backup, bin">
+          <Link
+            href="/keeping"
+            className="btn btn-square btn-ghost btn-sm max-sm:hidden"
+            aria-label="What is kept: backup, bin"
+          >
             <Archive aria-hidden className="size-5" />
           </Link>
           <button
@@ -103,7 +88,7 @@ export function AppShell({ status, children }: { status: ReactNode; children: Re
           </button>
           <button
             type="button"
-            className="btn btn-square btn-ghost btn-sm"
+            className="btn btn-square btn-ghost btn-sm max-sm:hidden"
             aria-label="Keyboard shortcuts"
             onClick={() => setHelpOpen(true)}
           >

@@ -10,6 +10,7 @@ const SHORTCUTS: readonly (readonly [string, string])[] = [
   ['g b', 'Bench tests without a job'],
   ['g p', 'Procedures of the shop'],
   ['g h', 'History over all jobs'],
+  ['g l', 'Practice: learn on made-up cars'],
   ['n', 'New job'],
   ['/', 'Search jobs'],
   ['↑ ↓ Enter', 'Choose a job in the list'],

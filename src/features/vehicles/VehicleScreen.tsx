@@ -201,7 +201,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
               <ul className="mt-2" data-testid="vehicle-jobs">
                 {jobs.map((job) => (
                   <li key={job.id} className="flex items-baseline gap-3 border-t border-base-content/15 py-1">
-                    <Link href={`/jobs/${job.id}/arrival`} className="flex-1 underline underline-offset-4">
+                    <Link href={`/jobs/${job.id}/arrival`} className="tap flex-1 underline underline-offset-4">
                       {job.complaint || 'No words of the customer'}
                     </Link>
                     <span className="type-label">{STATE_NAME[job.state]}</span>

@@ -32,7 +32,7 @@ export function VehiclesScreen() {
   if (vehicles === undefined) return <p className="p-8 type-label">Loading</p>;
   return (
     <div className="mx-auto max-w-6xl px-5 py-6">
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-3">
         <h1 className="flex-1 text-4xl type-sign">Vehicles</h1>
         <input
           ref={input}
@@ -53,7 +53,7 @@ export function VehiclesScreen() {
       {vehicles.length === 0 ? (
         <p className="py-10 text-lg">No vehicle yet. Add one: its name, kind and size of engine are enough to begin.</p>
       ) : (
-        <table className="mt-5 w-full">
+        <table className="mt-5 w-full max-sm:text-sm max-sm:[&_td]:pl-1 max-sm:[&_td]:wrap-anywhere max-sm:[&_th]:pl-1">
           <thead>
             <tr className="border-b border-base-content/40 text-left">
               <th scope="col" className="py-1">
@@ -71,7 +71,7 @@ export function VehiclesScreen() {
                 <th scope="row" className="py-3 text-left font-normal">
                   <Link
                     href={`/vehicles/${v.id}`}
-                    className="block text-xl type-sign underline-offset-4 hover:underline"
+                    className="flex min-h-8 items-center text-xl type-sign wrap-anywhere underline-offset-4 hover:underline bay:min-h-11"
                   >
                     {v.plate}
                   </Link>

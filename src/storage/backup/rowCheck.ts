@@ -64,6 +64,13 @@ const FIELDS: Readonly<Record<string, Readonly<Record<string, (v: unknown) => bo
   repairs: { id: isKey, startedAt: isTime, updatedAt: isTime, sheet: isRecord },
   closings: { id: isKey, updatedAt: isTime, sheet: isRecord },
   procedures: { id: isKey, updatedAt: isTime, procedure: isRecord },
+  practice: {
+    id: isKey,
+    startedAt: isTime,
+    updatedAt: isTime,
+    sheet: (v) => isRecord(v) && isVehicle(v.vehicle),
+    traces: (v) => isRecord(v) && Object.values(v).every(isTrace),
+  },
   triage: { id: isKey, fileName: isText, addedAt: isTime, raw: (v) => v instanceof Blob, outcome: isRecord },
   settings: { key: isKey },
   bin: {

@@ -46,7 +46,7 @@ export const worldOf = (number: number): World =>
 const GOES_ON_S = 45;
 
 /** Where a driver stops: some time after 116 to 124 °C shows, or when it boils. */
-function stopsAt(run: PlantRun, random: Random): number {
+export function stopsAt(run: PlantRun, random: Random): number {
   const limit_c = random.uniform(116, 124);
   let over = 0;
   for (let i = 0; i < run.time_s.length; i++) {

@@ -134,7 +134,7 @@ export function BothWays({ glycol, start_pct }: { glycol: Glycol; start_pct: num
           onChange={(v) => v !== null && Number.isFinite(v) && put(glycolForBoiling_pct(v, glycol))}
         />
       </div>
-      <table className="table mt-2 max-w-lg table-sm tabular-nums">
+      <table className="table mt-2 max-w-lg table-sm tabular-nums max-sm:[&_td]:px-1 max-sm:[&_th]:px-1 max-sm:[&_th]:whitespace-normal">
         <thead className="text-base-content">
           <tr>
             <th className="text-right">Glycol</th>

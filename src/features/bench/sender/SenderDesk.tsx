@@ -73,7 +73,7 @@ function Verdict({ found, count }: { found: SenderExplanation; count: number }) 
         <ul className="mt-3 max-w-md" aria-label="Odds of the faults">
           {found.faults.slice(0, LISTED).map((f) => (
             <li key={f.fault} className="grid grid-cols-[minmax(0,1fr)_5rem_3.5rem] items-center gap-2 py-0.5">
-              <span className="truncate">
+              <span className="lg:truncate">
                 {FAULT_NAME[f.fault]}{' '}
                 <span className="type-label">{f.probability > 0.02 ? faultSize(f, difference) : ''}</span>
               </span>

@@ -66,7 +66,7 @@ export function ProcedurePick({ locked }: { locked: boolean }) {
             </option>
           ))}
         </select>
-        <Link href="/procedures" className="underline underline-offset-4">
+        <Link href="/procedures" className="tap underline underline-offset-4">
           Write your own
         </Link>
       </div>

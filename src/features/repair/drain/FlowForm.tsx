@@ -139,7 +139,7 @@ export function FlowLines() {
   if (lines.length === 0) return null;
   return (
     <table
-      className="mt-2 w-full tabular-nums [&_td]:border-t [&_td]:border-base-content/15 [&_td]:py-1.5 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left"
+      className="mt-2 w-full tabular-nums [&_td]:border-t [&_td]:border-base-content/15 [&_td]:py-1.5 [&_td]:pr-4 max-sm:[&_td]:pr-1.5 [&_th]:pr-4 [&_th]:text-left max-sm:[&_th]:pr-1.5"
       data-testid="ledger-lines"
     >
       <thead className="text-base-content">
@@ -157,7 +157,7 @@ export function FlowLines() {
         {lines.map((x) => (
           <tr key={x.id}>
             <td className={x.kind === 'added' ? 'font-semibold' : ''}>{FLOW_NAME[x.kind]}</td>
-            <td className="text-right whitespace-nowrap">
+            <td className="text-right sm:whitespace-nowrap">
               {show('volume', x.l, 2)} ± {show('volume', INSTRUMENTS[x.measuredBy].sd(x.l), 2)}
             </td>
             <td>{x.where}</td>
@@ -165,7 +165,7 @@ export function FlowLines() {
             <td className="text-right print:hidden">
               <button
                 type="button"
-                className="min-h-11 px-2 underline underline-offset-4"
+                className="min-h-11 px-2 underline underline-offset-4 max-sm:px-0"
                 aria-label={`Take off: ${FLOW_NAME[x.kind]} ${show('volume', x.l, 2)}`}
                 onClick={() => put('drain', (now) => ({ lines: without(now.lines, x.id) }), 'The line is taken off.')}
               >

@@ -11,7 +11,10 @@ export function HeadTable() {
   return (
     <details className="mt-3">
       <summary className="cursor-pointer font-semibold">Which spanner: head is not thread</summary>
-      <table className="table mt-1 table-sm tabular-nums" data-testid="heads">
+      <table
+        className="table mt-1 table-sm tabular-nums max-sm:[&_td]:px-1 max-sm:[&_th]:px-1 max-sm:[&_th]:whitespace-normal"
+        data-testid="heads"
+      >
         <thead className="text-base-content">
           <tr>
             <th>Thread</th>

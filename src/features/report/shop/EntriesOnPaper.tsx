@@ -28,7 +28,7 @@ export function EntriesOnPaper() {
             <th>When</th>
             <th>What</th>
             <th>Odds after it</th>
-            <th />
+            <th className="max-sm:hidden print:table-cell" />
           </tr>
         </thead>
         <tbody>
@@ -37,7 +37,7 @@ export function EntriesOnPaper() {
             const odds = step ? sortedOdds(step.now) : [];
             return (
               <tr key={e.id}>
-                <td style={{ whiteSpace: 'nowrap' }}>{format(e.at, MOMENT)}</td>
+                <td className="sm:whitespace-nowrap">{format(e.at, MOMENT)}</td>
                 <td className={e.takenBack ? 'taken-back' : ''}>
                   <strong>{KIND_NAME[e.kind]}</strong> {say(entryText(e, show, nameOf))}
                   {e.takenBack ? ' (taken back)' : ''}
@@ -49,7 +49,7 @@ export function EntriesOnPaper() {
                     .map((o) => `${causeName(o.cause)} ${percent(o.probability)}`)
                     .join(', ')}
                 </td>
-                <td>
+                <td className="max-sm:hidden print:table-cell">
                   {odds.length > 0 && (
                     <span className="strip">
                       {odds
