@@ -49,15 +49,26 @@ async function deskShot() {
   await shot('desk');
 }
 
-async function benchShots() {
+async function benchShot() {
   await go('/jobs/demo-harbour/bench/sender');
   await page.getByTestId('sender-readings').waitFor();
   await page.waitForTimeout(800);
   await shot('bench-sender');
-  await go('/jobs/demo-ferry-early/bench/thermostat');
-  await page.getByTestId('lift-chart').locator('.recharts-line').first().waitFor();
-  await page.waitForTimeout(800);
-  await shot('bench-thermostat');
+}
+
+/** A case half way: a test, a drive, the picture of it. */
+async function practiceShot() {
+  await go('/practice');
+  await page.getByRole('button', { name: 'Clear', exact: true }).click();
+  await page.getByTestId('practice-card').waitFor();
+  await page.getByRole('button', { name: /Top radiator hose two minutes/ }).click();
+  await page.getByRole('button', { name: 'Drive', exact: true }).click();
+  await page.getByRole('button', { name: /Drive and log it/ }).click();
+  await page.getByTestId('practice-drive').waitFor();
+  await page.getByRole('button', { name: 'Decide', exact: true }).click();
+  await page.getByLabel('What is it?').selectOption('thermostat-stuck-open');
+  await page.waitForTimeout(1000);
+  await shot('practice');
 }
 
 async function repairShots() {
@@ -195,12 +206,13 @@ try {
   await page.waitForTimeout(400);
   await shot('vehicle');
   await deskShot();
-  await benchShots();
+  await benchShot();
   await proofShots();
   await repairShots();
   await liveShot();
   await triageShot();
   await caseShots();
+  await practiceShot();
   await keepingShot();
 } finally {
   await browser.close();

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import type { StoreDump } from './store';
 
@@ -148,7 +149,7 @@ const backup = (at: Place): Action => ({
     await page.getByTestId('backup-file').setInputFiles({
       name: 'backup.zip',
       mimeType: 'application/zip',
-      buffer: (await import('node:fs')).readFileSync(path),
+      buffer: readFileSync(path),
     });
     await page.getByTestId('restore-preview').waitFor();
     const way = round % 2 === 0 ? 'Put in place of what is here' : 'Add to what is here';
@@ -158,6 +159,75 @@ const backup = (at: Place): Action => ({
   },
 });
 
+/** A job saved as a file and opened beside the first: all of it, or none. */
+const jobFile = (at: Place): Action => {
+  let file: Buffer | null = null;
+  return {
+    name: 'a job file',
+    come: async (page) => {
+      await page.goto(`${at.address}/jobs/${at.jobId}/arrival`);
+      await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+      const saving = page.waitForEvent('download');
+      await page.locator('summary', { hasText: 'Job' }).click();
+      await page.getByRole('button', { name: 'Save job as a file' }).click();
+      file = readFileSync(await (await saving).path());
+      await page.goto(at.address);
+      await page.getByTestId('job-file').waitFor({ state: 'attached' });
+    },
+    run: async (page, _round, claim) => {
+      await page.getByTestId('job-file').setInputFiles({ name: 'job.zip', mimeType: 'application/zip', buffer: file! });
+      await page.waitForURL(/jobs\/[^/]+\/arrival/);
+      const id = /jobs\/([^/]+)/.exec(page.url())![1]!;
+      await page.getByRole('heading', { name: 'Stored codes' }).waitFor();
+      claim({ what: `opened job ${id}`, holds: (s) => rowsOf(s, 'jobs').some((j) => j.id === id) });
+    },
+  };
+};
+
+/** A log, and the judgement of it: one that is said to be judged has its finding, whatever was broken off. */
+const judgement = (at: Place): Action => ({
+  ...drive(at),
+  name: 'a judgement',
+  run: async (page, round, claim) => {
+    await drive(at).run(page, round, claim);
+    await page.getByTestId('why').waitFor();
+    claim({
+      what: `finding of round ${round}`,
+      holds: (s) => {
+        const trace = rowsOf(s, 'traces').find((t) => t.fileName === `round ${round}.csv`);
+        return rowsOf(s, 'findings').some((f) => f.traceId === trace?.id);
+      },
+    });
+  },
+});
+
+/** A test of a practice case. */
+const practice = (at: Place): Action => ({
+  name: 'a practice test',
+  come: async (page) => {
+    await page.goto(`${at.address}/practice`);
+    await page.getByRole('button', { name: 'Clear', exact: true }).waitFor();
+  },
+  run: async (page, _round, claim) => {
+    await page.getByRole('button', { name: 'Clear', exact: true }).click();
+    await page.getByTestId('practice-card').waitFor();
+    const id = page.url().split('/').at(-1)!;
+    for (let taken = 1; taken <= 5; taken++) {
+      await page.getByRole('region', { name: 'Cold, bonnet open' }).getByRole('button').first().click();
+      await page
+        .getByTestId('practice-steps')
+        .getByRole('listitem')
+        .nth(taken - 1)
+        .waitFor();
+      const steps = (s: StoreDump) => {
+        const row = rowsOf(s, 'practice').find((p) => p.id === id) as { sheet: { steps: unknown[] } } | undefined;
+        return row?.sheet.steps.length ?? 0;
+      };
+      claim({ what: `practice ${id}`, holds: (s) => steps(s) >= taken });
+    }
+  },
+});
+
 /** Everything that is done while something breaks. */
 export const actionsAt = (at: Place): readonly Action[] =>
-  [text, code, tick, drive, bin, backup].map((make) => make(at));
+  [text, code, tick, drive, bin, backup, jobFile, judgement, practice].map((make) => make(at));

@@ -40,6 +40,7 @@ export function halves(store: StoreDump): string[] {
   const jobs = ids(store.jobs);
   const traces = ids(store.traces);
   const vehicles = ids(store.vehicles);
+  const findings = ids(store.findings, 'traceId');
   const drives = ids(
     (store.entries ?? []).filter((e) => e.kind === 'drive'),
     'traceId',
@@ -56,6 +57,9 @@ export function halves(store: StoreDump): string[] {
       .map((j) => `job ${String(j.id)}: no vehicle`),
     ...[...traces].filter((id) => !drives.has(id)).map((id) => `log ${id}: not in the chronicle`),
     ...[...drives].filter((id) => !traces.has(id)).map((id) => `drive ${id}: no log`),
+    ...(store.traces ?? [])
+      .filter((t) => (t.judging as { state: string }).state === 'done' && !findings.has(String(t.id)))
+      .map((t) => `log ${String(t.id)}: said to be judged, no finding`),
     ...(store.findings ?? [])
       .filter((f) => !traces.has(String(f.traceId)))
       .map((f) => `finding of ${String(f.traceId)}`),

@@ -14,7 +14,8 @@ import type {
   VehicleRecord,
 } from './records';
 import { kept, type StorageError } from './storageError';
-import { rowsOfJob, wholeJobTables } from './tables';
+import { leaveNoJournal } from './journal/journalMiddleware';
+import { deleteRowsOfJob, rowsOfJob, wholeJobTables } from './tables';
 import { NO_VEHICLE_ID } from './vehicles';
 
 /** Fields of a new job. */
@@ -148,6 +149,19 @@ export function deleteJob(id: string): Promise<Result<string | null, StorageErro
       const label = isBench ? job.complaint : `${vehicle?.plate ?? 'no vehicle'}: ${job.complaint}`;
       const rows = { ...(await rowsOfJob(id)), jobs: [job], vehicles: vehicle ? [vehicle] : [] };
       return moveToBin(isBench ? 'bench' : 'job', label, rows);
+    }),
+  );
+}
+
+/** Deletes a job with everything that belongs to it for good: for a disk too full for a copy of it in the bin. */
+export function deleteJobForGood(id: string): Promise<Result<void, StorageError>> {
+  const db = database();
+  return kept(() =>
+    db.transaction('rw', wholeJobTables(db), async () => {
+      // Steps to undo it would not fit either.
+      leaveNoJournal();
+      await deleteRowsOfJob(id);
+      await db.jobs.delete(id);
     }),
   );
 }

@@ -48,7 +48,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
             {toast.action && (
               <button
                 type="button"
-                className="shrink-0 font-semibold underline underline-offset-4"
+                className="tap shrink-0 font-semibold underline underline-offset-4"
                 onClick={() => {
                   toast.action?.run();
                   remove(toast.id);
@@ -57,7 +57,7 @@ export function ToastProvider({ children }: { children: ReactNode }) {
                 {toast.action.label}
               </button>
             )}
-            <button type="button" aria-label="Close message" className="shrink-0" onClick={() => remove(toast.id)}>
+            <button type="button" aria-label="Close message" className="tap shrink-0 justify-center" onClick={() => remove(toast.id)}>
               <X aria-hidden className="size-5" />
             </button>
           </div>

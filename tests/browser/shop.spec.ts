@@ -1,6 +1,6 @@
 import type { FileChooser } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { expect, expectClean, jobMenu, newJob, openStage, test, warmUp } from './support';
+import { expect, expectClean, fillDisk, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 test('a whole job by keyboard', async ({ page }) => {
   // Listened for from the start: choosers are caught only from some moments after the first listener on.
@@ -68,6 +68,20 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await expect(page.getByRole('list', { name: 'Jobs' }).getByRole('link').first()).toContainText(
     /Car 8.*due \d+ days ago/,
   );
+});
+
+test('a job can be deleted for good where the disk is too full for the bin', async ({ page }) => {
+  await newJob(page, 'Car 8c');
+  await fillDisk(page, true);
+  await jobMenu(page, 'Delete job');
+  await expect(page.getByText(/the copy for the bin does not fit either/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete for good' }).click();
+  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+  await expect(page.getByText('Job on Car 8c is gone for good.')).toBeVisible();
+  await page.goto('/keeping');
+  await expect(page.getByRole('heading', { name: 'Bin' })).toBeVisible();
+  await expect(page.getByText(/Car 8c/)).toHaveCount(0);
 });
 
 test('a vehicle page: the same part again, its file out and in', async ({ page }) => {

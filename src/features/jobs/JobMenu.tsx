@@ -3,15 +3,17 @@
 import { ChevronDown, Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { ok } from '@/core/base';
 import { startPacking } from '@/job/backupClient';
 import { useJob } from '@/job/JobProvider';
 import { useUndo } from '@/job/useUndo';
 import { useRunning } from '@/job/useRunning';
 import { useWrite } from '@/job/useWrite';
 import { BIN_DAYS, putBackDeleted } from '@/storage/bin';
-import { deleteJob } from '@/storage/jobs';
+import { deleteJob, deleteJobForGood } from '@/storage/jobs';
 import { jobScope } from '@/storage/journal/journalMiddleware';
 import { Menu } from '@/ui/Menu';
+import { useToast } from '@/ui/Toasts';
 import { saveBlob } from '@/ui/saveFile';
 
 /** Undo of the last step, and what concerns the job as a whole. */
@@ -19,6 +21,7 @@ export function JobMenu() {
   const { job, vehicle } = useJob();
   const { undoes, redoes, undo, redo } = useUndo(jobScope(job.id));
   const write = useWrite();
+  const toast = useToast();
   const packing = useRunning();
   const router = useRouter();
   useHotkeys('mod+z', undo, { enabled: undoes !== null, preventDefault: true });
@@ -27,8 +30,26 @@ export function JobMenu() {
     const file = await packing.run(() => startPacking(job.id));
     if (file) saveBlob(`${vehicle.plate} job.zip`, file);
   };
+  const removeForGood = async () => {
+    const gone = await write(
+      deleteJobForGood(job.id).then((r) => (r.ok ? ok(true) : r)),
+      {
+        says: `Job on ${vehicle.plate} is gone for good.`,
+      },
+    );
+    if (gone !== null) router.push('/');
+  };
   const remove = async () => {
-    const deleted = await write(deleteJob(job.id), {
+    const result = await deleteJob(job.id);
+    if (!result.ok && result.error.kind === 'full') {
+      toast({
+        kind: 'error',
+        text: 'The disk is full: the copy for the bin does not fit either. Save the job as a file first if it may be missed.',
+        action: { label: 'Delete for good', run: () => void removeForGood() },
+      });
+      return;
+    }
+    const deleted = await write(Promise.resolve(result), {
       says: `Job on ${vehicle.plate} is in the bin for ${BIN_DAYS} days.`,
       undo: putBackDeleted,
     });

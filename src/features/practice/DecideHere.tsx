@@ -6,6 +6,7 @@ import { ACTION_KINDS, actionSpec, pricesFor, type ActionKind, type Figures } fr
 import { causeName } from '@/core/evidence';
 import { repairCost, type PracticeSheet } from '@/core/practice';
 import { moneyText } from '@/job/money';
+import { SelectField } from '@/ui/SelectField';
 
 /** What one holds it to be, how surely, and what one does about it. */
 export interface Decided {
@@ -37,22 +38,13 @@ export function DecideHere({
         if (cause !== '' && action !== '') onDecide({ cause, certainty: certainty_pct / 100, action });
       }}
     >
-      <label className="block">
-        <span className="block leading-tight font-semibold">What is it?</span>
-        <select
-          className="select mt-1 w-full text-base"
-          required
-          value={cause}
-          onChange={(e) => setCause(e.target.value as Cause)}
-        >
-          <option value="">Choose</option>
-          {CAUSES.map((c) => (
-            <option key={c} value={c}>
-              {causeName(c)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <SelectField
+        label="What is it?"
+        empty="Choose"
+        value={cause}
+        options={CAUSES.map((c) => ({ value: c, says: causeName(c) }))}
+        onChange={setCause}
+      />
       <label className="block">
         <span className="flex items-baseline justify-between leading-tight font-semibold">
           How sure are you? <span className="text-4xl type-sign">{certainty_pct} %</span>
@@ -66,25 +58,16 @@ export function DecideHere({
           onChange={(e) => setCertainty(Number(e.target.value))}
         />
       </label>
-      <label className="block">
-        <span className="block leading-tight font-semibold">What do you do?</span>
-        <select
-          className="select mt-1 w-full text-base"
-          required
-          value={action}
-          onChange={(e) => setAction(e.target.value as ActionKind)}
-        >
-          <option value="">Choose</option>
-          {actions.map((a) => {
-            const cost = repairCost({ action: a, cured: true }, prices);
-            return (
-              <option key={a} value={a}>
-                {actionSpec(a).says}: {cost.minutes} min, {moneyText(cost.money, prices)}
-              </option>
-            );
-          })}
-        </select>
-      </label>
+      <SelectField
+        label="What do you do?"
+        empty="Choose"
+        value={action}
+        options={actions.map((value) => {
+          const cost = repairCost({ action: value, cured: true }, prices);
+          return { value, says: `${actionSpec(value).says}: ${cost.minutes} min, ${moneyText(cost.money, prices)}` };
+        })}
+        onChange={setAction}
+      />
       <p className="text-sm">
         A car that is not cured comes back: {moneyText(prices.comeBack, prices)} more. Your first certainty is the one
         that counts.

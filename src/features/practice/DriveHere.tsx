@@ -11,6 +11,7 @@ import { moneyText } from '@/job/money';
 import { PhaseList, SOAKS } from '@/job/PhaseList';
 import type { Shown } from '@/job/useRunning';
 import { WorkLine } from '@/job/WorkLine';
+import { SelectField } from '@/ui/SelectField';
 import { useUnits } from '@/ui/units';
 
 /** Longest drive of a practice, s. */
@@ -63,34 +64,20 @@ export function DriveHere({
     <div>
       <PhaseList phases={phases} onChange={setPhases} />
       <div className="mt-2 flex flex-wrap items-end gap-4">
-        <label className="block">
-          <span className="block leading-tight font-semibold">Stood before</span>
-          <select
-            className="select mt-1 w-40 text-base"
-            value={startExcess_k}
-            onChange={(e) => setSoak(Number(e.target.value))}
-          >
-            {SOAKS.map((s) => (
-              <option key={s.startExcess_k} value={s.startExcess_k}>
-                {s.name}
-              </option>
-            ))}
-          </select>
-        </label>
-        <label className="block">
-          <span className="block leading-tight font-semibold">Heater blower</span>
-          <select
-            className="select mt-1 w-28 text-base"
-            value={heater_pct}
-            onChange={(e) => setHeater(Number(e.target.value))}
-          >
-            {BLOWER.map((pct) => (
-              <option key={pct} value={pct}>
-                {pct} %
-              </option>
-            ))}
-          </select>
-        </label>
+        <SelectField
+          label="Stood before"
+          className="w-40"
+          value={startExcess_k}
+          options={SOAKS.map((s) => ({ value: s.startExcess_k as number, says: s.name }))}
+          onChange={setSoak}
+        />
+        <SelectField
+          label="Heater blower"
+          className="w-28"
+          value={heater_pct}
+          options={BLOWER.map((pct) => ({ value: pct as number, says: `${pct} %` }))}
+          onChange={setHeater}
+        />
         <p className="pb-2">
           {sheet.ambient_c === null ? '' : `Outside ${showTemperature(sheet.ambient_c)}, as the day is.`}
         </p>

@@ -60,7 +60,8 @@ async function expectAllFit(page: Page): Promise<void> {
   await expectAxeClean(page);
   await page.getByRole('button', { name: /^(Dark, for the bay|Light, for the yard)$/ }).click();
   await page.setViewportSize(TABLET);
-  await expectAxeClean(page);
+  // Another theme has other colours and nothing else.
+  await expectAxeClean(page, ['color-contrast']);
 }
 
 test('the walk leaves no page out', () => {
@@ -97,7 +98,7 @@ test('every view, narrow and gloved: fits, can be pressed, shows the focus, axe 
   });
   await test.step('a procedure of the shop', async () => {
     await page.goto(`${DEMO}/procedures`);
-    await page.getByRole('button', { name: 'Copy and change it' }).first().click();
+    await page.getByRole('button', { name: 'Write one' }).click();
     await expect(page.getByRole('button', { name: 'Add a step' })).toBeVisible();
     await expectAllFit(page);
   });
@@ -112,10 +113,10 @@ test('a plate of three hundred letters, and all of it by keyboard alone', async 
   const tabTo = async (name: RegExp) => {
     for (let i = 0; i < 80; i++) {
       await press('Tab');
-      const focused = page.locator(':focus');
-      const says = await focused.evaluate((e: HTMLInputElement) =>
-        [e.getAttribute('aria-label') ?? '', e.labels?.[0]?.textContent ?? '', e.textContent].join(' ').trim(),
-      );
+      const says = await page.evaluate(() => {
+        const e = document.activeElement as HTMLInputElement;
+        return [e.getAttribute('aria-label') ?? '', e.labels?.[0]?.textContent ?? '', e.textContent].join(' ').trim();
+      });
       if (name.test(says)) return;
     }
     throw new Error(`Tab never came to ${String(name)}`);
@@ -131,8 +132,8 @@ test('a plate of three hundred letters, and all of it by keyboard alone', async 
   await tabTo(/^Open the job/);
   await press('Enter');
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
-  await tabTo(/^yes/i);
-  await press('Enter');
+  await tabTo(/Slow to warm up on cold mornings/);
+  await press('Space');
   await expect(page.getByTestId('latest-evidence')).toContainText('Latest:');
   await press('Control+z');
   await expect(page.getByTestId('latest-evidence')).toContainText('No evidence yet');
