@@ -166,7 +166,10 @@ function WholeFrame({ children }: { children: ReactNode }) {
         <div className="flex flex-wrap items-start gap-x-6 gap-y-2 px-3 pt-3 sm:px-5 lg:flex-nowrap">
           <div className="min-w-0 flex-1 basis-full lg:basis-0">
             <div className="flex flex-wrap items-baseline gap-x-3 lg:flex-nowrap">
-              <h1 className="max-w-full text-lg font-bold wrap-anywhere lg:max-w-1/2 lg:truncate" title={vehicle.plate}>
+              <h1
+                className="max-w-full text-lg font-bold wrap-anywhere lg:max-w-1/2 lg:shrink-0 lg:truncate"
+                title={vehicle.plate}
+              >
                 <Link href={`/vehicles/${vehicle.id}`} className="tap underline-offset-4 hover:underline">
                   {vehicle.plate}
                 </Link>
