@@ -75,7 +75,8 @@ module.exports = {
       from: { path: '^src/storage/' },
       to: {
         path: '^src/',
-        pathNot: '^src/(storage|core/(base|bench|formats|sender|case|closing|judge|plant|practice|procedure|repair|twin))/',
+        pathNot:
+          '^src/(storage|core/(base|bench|formats|sender|case|closing|judge|plant|practice|procedure|repair|twin))/',
       },
     },
     {

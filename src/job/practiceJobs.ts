@@ -1,6 +1,6 @@
 import type { Figures } from '@/core/case';
 import { pastJobOf } from '@/core/history';
-import { bareTrace, practiceFromJob, type PracticeSheet } from '@/core/practice';
+import { bareFinding, bareTrace, practiceFromJob, type PracticeSheet } from '@/core/practice';
 import type { Trace } from '@/core/base';
 import { loadDrives, loadJob } from '@/storage/jobs';
 import { listJobIds, loadPapers } from '@/storage/pastJobs';
@@ -30,7 +30,7 @@ async function practiceOf(id: string, figures: Figures): Promise<JobPractice | n
   const log = finding ? traces.find((t) => t.id === drive?.traceId) : undefined;
   const sheet = practiceFromJob({
     ...{ vehicle: detail.vehicle.vehicle, entries: detail.entries, truth },
-    finding: log ? finding : null,
+    finding: log && finding ? bareFinding(finding) : null,
   });
   return sheet && { sheet, traces: log ? { [JOB_DRIVE]: bareTrace(log.trace) } : {} };
 }

@@ -57,7 +57,12 @@ export function ToastProvider({ children }: { children: ReactNode }) {
                 {toast.action.label}
               </button>
             )}
-            <button type="button" aria-label="Close message" className="tap shrink-0 justify-center" onClick={() => remove(toast.id)}>
+            <button
+              type="button"
+              aria-label="Close message"
+              className="tap shrink-0 justify-center"
+              onClick={() => remove(toast.id)}
+            >
               <X aria-hidden className="size-5" />
             </button>
           </div>

@@ -18,10 +18,12 @@ export {
 export { actionSays, ownWay, reviewOf, testAsks, type OwnWay, type Review, type StepReview } from './review';
 export { scoredOf, skills, type Calibration, type Scored, type Skill } from './scores';
 export {
+  bareFinding,
   readPractice,
   type Answered,
   type DriveStep,
   type PracticeFinding,
+  type PracticeResult,
   type PracticeSheet,
   type PracticeSource,
   type PracticeStep,

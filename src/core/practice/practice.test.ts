@@ -115,6 +115,7 @@ describe('the way through a case', () => {
     expect(two.minutes - one.minutes).toBe(b!.minutes + 3);
     expect(two.money).toBeCloseTo((two.minutes / 60) * 90);
     expect(testsLeft(sheet, FIGURES).map((i) => i.id)).not.toContain(a!.id);
+    expect(testTaken(sheet, a!.id, step('again'))).toEqual(sheet);
   });
 
   it('moves Varmek’s odds by the evidence that was paid for', () => {
@@ -153,10 +154,10 @@ describe('the answer', () => {
     const round = reviewOf({ ...BROKEN, steps: [wrong, good] }, FIGURES);
     expect(round.cost.money - straight.cost.money).toBeCloseTo(45 + 25 + 450);
     expect(straight.cure.money).toBeLessThanOrEqual(straight.cost.money);
-    expect(round.score).toBeLessThan(straight.score);
-    expect(round.right).toBe(false);
-    expect(straight.right).toBe(true);
-    expect(reviewOf({ ...BROKEN, steps: [wrong] }, FIGURES).score).toBe(0);
+    expect(round.result.score).toBeLessThan(straight.result.score);
+    expect(round.result.first!.right).toBe(false);
+    expect(straight.result.first!.right).toBe(true);
+    expect(reviewOf({ ...BROKEN, steps: [wrong] }, FIGURES).result.score).toBe(0);
   });
 
   it('says of each step how far it parted the truth from its rival, and names a better one', () => {
@@ -180,6 +181,12 @@ describe('the answer', () => {
     expect(yours.brier).toBeCloseTo((0.2 ** 2 + 0.9 ** 2 + 0.9 ** 2) / 3);
     expect(yours.bins.find((b) => b.from === 0.85)!.right).toMatchObject({ n: 2, hits: 0 });
     expect(varmek.right.n).toBe(3);
+    // What was kept stands, whatever the shop's figures became since.
+    const kept = {
+      ...cases[0]!.sheet,
+      result: { score: 77, first: null, varmekSays: { cause: 'healthy', share: 1, right: false } },
+    } as const;
+    expect(scoredOf([{ ...cases[0]!, sheet: kept }], FIGURES)[0]!.result.score).toBe(77);
     expect(scoredOf([{ id: 'open', startedAt: 0, sheet: BROKEN }], FIGURES)).toEqual([]);
   });
 });
@@ -229,6 +236,7 @@ describe('reading', () => {
       { ...sheet, truth: { causes: [], way: '' } },
       { ...sheet, truth: { causes: ['gremlins'], way: '' } },
       { ...sheet, source: { kind: 'elsewhere' } },
+      { ...sheet, result: { score: 'much' } },
     ];
     for (const value of bad) expect(readPractice(value)).toBeNull();
   });

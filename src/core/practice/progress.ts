@@ -119,7 +119,9 @@ export function testsLeft(sheet: PracticeSheet, figures: Figures): CatalogueItem
 
 /** Takes a test. */
 export function testTaken(sheet: PracticeSheet, id: ItemId, step: { id: string; at: number }): PracticeSheet {
-  const answer = answerTo(sheet, id);
+  // Pressed twice, or in two tabs: a test is paid for once.
+  const taken = sheet.steps.some((s) => s.kind === 'test' && s.item === id);
+  const answer = taken ? null : answerTo(sheet, id);
   return answer === null ? sheet : { ...sheet, steps: [...sheet.steps, { kind: 'test', ...step, item: id, answer }] };
 }
 

@@ -2,7 +2,7 @@ import { CAUSES, type Cause } from '../base';
 import { actionCosts, actionSpec, pricesFor, type ActionKind, type Figures } from '../case';
 import { findItem, sameAct, sortedOdds, type ItemId } from '../evidence';
 import { costSoFar, isCured, isRight, practiceCase, repairCost, testCost, testTaken, type Cost } from './progress';
-import type { PracticeSheet, PracticeStep, RepairStep } from './sheet';
+import type { PracticeResult, PracticeSheet, PracticeStep, RepairStep } from './sheet';
 
 /** What one step did, and what would have done more. */
 export interface StepReview {
@@ -30,13 +30,7 @@ export interface Review {
   /** The cure alone, by one who knew. */
   readonly cure: Cost;
   readonly varmek: OwnWay;
-  /** Your first decision; null where none was made. */
-  readonly first: RepairStep | null;
-  readonly right: boolean;
-  /** What Varmek held most likely on the same evidence at your first decision, or at the end. */
-  readonly varmekSays: { readonly cause: Cause; readonly share: number; readonly right: boolean };
-  /** 0 to 100: Varmek's cost, or yours if less, against yours; 0 where the car was not cured. */
-  readonly score: number;
+  readonly result: PracticeResult;
 }
 
 const MOST_TESTS = 12;
@@ -131,10 +125,11 @@ export function reviewOf(sheet: PracticeSheet, figures: Figures): Review {
     cost,
     cure: cureCost(sheet, figures),
     varmek,
-    first,
-    right: first !== null && isRight(first.cause, sheet),
-    varmekSays: { cause: leader!.cause, share, right: isRight(leader!.cause, sheet) },
-    score: cured ? Math.round(100 * Math.min(1, varmek.cost.money / Math.max(1, cost.money))) : 0,
+    result: {
+      score: cured ? Math.round(100 * Math.min(1, varmek.cost.money / Math.max(1, cost.money))) : 0,
+      first: first && { cause: first.cause, certainty: first.certainty, right: isRight(first.cause, sheet) },
+      varmekSays: { cause: leader!.cause, share, right: isRight(leader!.cause, sheet) },
+    },
   };
 }
 

@@ -1,15 +1,15 @@
 import { counted, type Counted } from '../history';
 import type { Figures } from '../case';
 import { isOver } from './progress';
-import { reviewOf, type Review } from './review';
-import type { PracticeSheet } from './sheet';
+import { reviewOf } from './review';
+import type { PracticeResult, PracticeSheet } from './sheet';
 
 /** One finished case as it counts. */
 export interface Scored {
   readonly id: string;
   readonly startedAt: number;
   readonly sheet: PracticeSheet;
-  readonly review: Review;
+  readonly result: PracticeResult;
 }
 
 /** How a claim of certainty came true. */
@@ -51,17 +51,20 @@ function skillOf(claims: readonly { readonly share: number; readonly right: bool
   };
 }
 
-/** The cases that are over, each with its review. */
+/** The cases that are over, each with what came of it; worked out where it was not kept yet. */
 export const scoredOf = (
   cases: readonly { readonly id: string; readonly startedAt: number; readonly sheet: PracticeSheet }[],
   figures: Figures,
-): Scored[] => cases.filter((c) => isOver(c.sheet)).map((c) => ({ ...c, review: reviewOf(c.sheet, figures) }));
+): Scored[] =>
+  cases
+    .filter((c) => isOver(c.sheet))
+    .map((c) => ({ ...c, result: c.sheet.result ?? reviewOf(c.sheet, figures).result }));
 
 /** One's own skill beside Varmek's, on the same cases with the same evidence at the first decision. */
 export function skills(scored: readonly Scored[]): { readonly yours: Skill; readonly varmek: Skill } {
-  const decided = scored.flatMap(({ review }) => (review.first ? [{ ...review, first: review.first }] : []));
+  const decided = scored.filter(({ result }) => result.first !== null).map(({ result }) => result);
   return {
-    yours: skillOf(decided.map((r) => ({ share: r.first.certainty, right: r.right }))),
+    yours: skillOf(decided.map(({ first }) => ({ share: first!.certainty, right: first!.right }))),
     varmek: skillOf(decided.map((r) => r.varmekSays)),
   };
 }

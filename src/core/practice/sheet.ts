@@ -30,6 +30,14 @@ export interface PracticeFinding extends DriveEvidence {
   };
 }
 
+/** A finding as far as practice needs it: a whole one is many times as large. */
+export function bareFinding(finding: PracticeFinding): PracticeFinding {
+  const { quality, evidence, ways, log, basis, curves } = finding;
+  const { time_s, healthyLow_c, healthyHigh_c } = curves ?? {};
+  const band = time_s && healthyLow_c && healthyHigh_c ? { curves: { time_s, healthyLow_c, healthyHigh_c } } : {};
+  return { quality, evidence, ways, log, basis, ...band };
+}
+
 /** A logged drive; the log is kept beside the sheet, by the step's id. */
 export interface DriveStep extends StepBase {
   readonly kind: 'drive';
@@ -62,6 +70,16 @@ export type PracticeSource =
       readonly finding: PracticeFinding | null;
     };
 
+/** What came of a case, as it stood when its answer was shown: later figures of the shop do not change old scores. */
+export interface PracticeResult {
+  /** 0 to 100: Varmek's cost, or yours if less, against yours; 0 where the car was not cured. */
+  readonly score: number;
+  /** Your first decision; null where none was made. */
+  readonly first: { readonly cause: Cause; readonly certainty: number; readonly right: boolean } | null;
+  /** What Varmek held most likely on the same evidence at your first decision, or at the end. */
+  readonly varmekSays: { readonly cause: Cause; readonly share: number; readonly right: boolean };
+}
+
 /** A practice case as far as it has come. */
 export interface PracticeSheet {
   readonly schema: 'varmek-practice/1';
@@ -75,6 +93,8 @@ export interface PracticeSheet {
   readonly steps: readonly PracticeStep[];
   /** The answer was looked at: nothing moves any more. */
   readonly endedAt: number | null;
+  /** Once every drive of an ended case is judged. */
+  readonly result?: PracticeResult | undefined;
 }
 
 const isRecord = (v: unknown): v is Readonly<Record<string, unknown>> => typeof v === 'object' && v !== null;
@@ -95,6 +115,11 @@ function isStep(v: unknown): boolean {
   }
 }
 
+const isClaim = (v: unknown): boolean => isRecord(v) && isCause(v.cause) && typeof v.right === 'boolean';
+
+const isResult = (v: unknown): boolean =>
+  isRecord(v) && typeof v.score === 'number' && (v.first === null || isClaim(v.first)) && isClaim(v.varmekSays);
+
 /** Reads a kept practice case; null where this version does not understand it. */
 export function readPractice(value: unknown): PracticeSheet | null {
   if (!isRecord(value) || value.schema !== 'varmek-practice/1') return null;
@@ -110,6 +135,7 @@ export function readPractice(value: unknown): PracticeSheet | null {
     truth.causes.length > 0 &&
     truth.causes.every(isCause) &&
     Array.isArray(steps) &&
-    steps.every(isStep);
+    steps.every(isStep) &&
+    (value.result === undefined || isResult(value.result));
   return reads ? (value as unknown as PracticeSheet) : null;
 }

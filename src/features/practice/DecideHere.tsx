@@ -35,7 +35,10 @@ export function DecideHere({
       className="space-y-3"
       onSubmit={(e) => {
         e.preventDefault();
-        if (cause !== '' && action !== '') onDecide({ cause, certainty: certainty_pct / 100, action });
+        if (cause === '' || action === '') return;
+        onDecide({ cause, certainty: certainty_pct / 100, action });
+        // Pressed twice is done once.
+        setAction('');
       }}
     >
       <SelectField

@@ -1,11 +1,19 @@
 'use client';
 
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { useEffect, useEffectEvent, useMemo } from 'react';
 import type { Cause } from '@/core/base';
 import { pricesFor, type Figures } from '@/core/case';
 import { causeName } from '@/core/evidence';
-import { actionSays, reviewOf, testAsks, WAY_TEXT, type PracticeSheet, type StepReview } from '@/core/practice';
+import {
+  actionSays,
+  reviewOf,
+  testAsks,
+  WAY_TEXT,
+  type PracticeResult,
+  type PracticeSheet,
+  type StepReview,
+} from '@/core/practice';
 import { causeLook } from '@/job/causeLook';
 import { factorText, percent } from '@/job/jobWords';
 import { moneyText } from '@/job/money';
@@ -72,26 +80,35 @@ export function PracticeAnswer({
   sheet,
   figures,
   judging,
+  onResult,
 }: {
   sheet: PracticeSheet;
   figures: Figures;
   judging: number | null;
+  /** Called once with what came of it, when every drive is judged. */
+  onResult: (result: PracticeResult) => void;
 }) {
   const { say } = useUnits();
   const review = useMemo(() => reviewOf(sheet, figures), [sheet, figures]);
+  const isNew = judging === null && sheet.result === undefined;
+  const keepResult = useEffectEvent(() => onResult(review.result));
+  useEffect(() => {
+    if (isNew) keepResult();
+  }, [isNew]);
   const prices = pricesFor(sheet.vehicle, figures.ownPrices);
   const money = (amount: number) => moneyText(amount, prices);
   const [cause] = sheet.truth.causes;
   const look = causeLook(cause!);
   const way = WAY_TEXT[sheet.truth.way];
-  const { first, varmekSays, varmek } = review;
+  const { first, varmekSays, score } = review.result;
+  const { varmek } = review;
   return (
     <section aria-label="The answer" className="mt-4 border-y-2 border-base-content py-4" data-testid="practice-answer">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-1">
         <Glyph shape={look.shape} colour={look.colour} size={40} />
         <p className="text-5xl type-sign leading-none">{sheet.truth.causes.map(causeName).join(' or ')}</p>
         <p className="ml-auto text-5xl type-sign leading-none" data-testid="practice-score">
-          {review.score} <span className="text-base">of 100</span>
+          {score} <span className="text-base">of 100</span>
         </p>
       </div>
       {way !== undefined && <p className="mt-1 text-lg">It was this: {way}.</p>}
@@ -103,7 +120,7 @@ export function PracticeAnswer({
           ) : (
             <>
               <strong>{causeName(first.cause)}</strong> at {percent(first.certainty)}:{' '}
-              {rightText(first.cause, review.right, sheet)}
+              {rightText(first.cause, first.right, sheet)}
             </>
           )}
         </dd>

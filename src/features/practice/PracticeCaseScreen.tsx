@@ -46,14 +46,21 @@ function NextStep({ kept, figures, put }: { kept: PracticeKept; figures: Figures
   const { sheet, traces } = kept;
   const [way, setWay] = useState<(typeof WAYS)[number]['key']>('test');
   const driving = useRunning();
-  const take = (id: ItemId) => put((s) => testTaken(s, id, stamp()));
+  const move: PracticeInHand['put'] = (change, logged) => put((s) => (isOver(s) ? s : change(s)), logged);
+  const take = (id: ItemId) => move((s) => testTaken(s, id, stamp()));
   const drive = async (plan: DrivePlan) => {
     const step = { kind: 'drive' as const, ...stamp(), plan };
     const { source } = sheet;
     if (source.kind === 'job') {
       const trace = traces[JOB_DRIVE];
       if (trace)
-        put((s) => ({ ...s, steps: [...s.steps, { ...step, finding: source.finding }] }), { [step.id]: trace });
+        move(
+          (s) =>
+            s.steps.some((d) => d.kind === 'drive')
+              ? s
+              : { ...s, steps: [...s.steps, { ...step, finding: source.finding }] },
+          { [step.id]: trace },
+        );
       return;
     }
     const nth = sheet.steps.filter((s) => s.kind === 'drive').length;
@@ -61,10 +68,10 @@ function NextStep({ kept, figures, put }: { kept: PracticeKept; figures: Figures
       const { result, cancel } = drivePracticeInWorker(sheet, plan, nth);
       return { result: inWords(result), cancel };
     });
-    if (trace) put((s) => ({ ...s, steps: [...s.steps, { ...step, finding: null }] }), { [step.id]: trace });
+    if (trace) move((s) => ({ ...s, steps: [...s.steps, { ...step, finding: null }] }), { [step.id]: trace });
   };
   const decide = (decided: Decided) =>
-    put((s) => ({
+    move((s) => ({
       ...s,
       steps: [...s.steps, { kind: 'repair', ...stamp(), ...decided, cured: isCured(s, decided.action, figures) }],
     }));
@@ -121,7 +128,14 @@ function Case({ kept, put }: { kept: PracticeKept; put: PracticeInHand['put'] })
         </div>
         <Spent sheet={sheet} figures={figures} />
       </div>
-      {over && <PracticeAnswer sheet={sheet} figures={figures} judging={judging} />}
+      {over && (
+        <PracticeAnswer
+          sheet={sheet}
+          figures={figures}
+          judging={judging}
+          onResult={(result) => put((s) => ({ ...s, result }))}
+        />
+      )}
       <div className="mt-4 grid grid-cols-1 gap-x-10 gap-y-6 lg:grid-cols-[minmax(0,1.15fr)_minmax(0,1fr)]">
         <div>
           <PracticeCard sheet={sheet} />
@@ -143,7 +157,7 @@ function Case({ kept, put }: { kept: PracticeKept; put: PracticeInHand['put'] })
             <button
               type="button"
               className="btn mt-6 btn-ghost btn-sm"
-              onClick={() => put((s) => ({ ...s, endedAt: Date.now() }))}
+              onClick={() => put((s) => (isOver(s) ? s : { ...s, endedAt: Date.now() }))}
             >
               Give up and see the answer
             </button>

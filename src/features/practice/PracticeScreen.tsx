@@ -115,7 +115,7 @@ function Row({ kept, scored }: { kept: PracticeKept; scored: Scored | undefined 
           </span>
         )}
       </Link>
-      {scored && <span className="text-2xl type-sign">{scored.review.score}</span>}
+      {scored && <span className="text-2xl type-sign">{scored.result.score}</span>}
       <button
         type="button"
         className="btn btn-square btn-ghost btn-sm"
@@ -136,7 +136,7 @@ export function PracticeScreen() {
   if (cases === undefined) return <p className="p-8 type-label">Loading</p>;
   const open = cases.filter((c) => !isOver(c.sheet));
   const latest = [...open.toReversed(), ...cases.filter((c) => isOver(c.sheet)).toReversed()];
-  const mean = scored.reduce((sum, s) => sum + s.review.score, 0) / Math.max(1, scored.length);
+  const mean = scored.reduce((sum, s) => sum + s.result.score, 0) / Math.max(1, scored.length);
   return (
     <div className="mx-auto max-w-6xl px-3 py-6 sm:px-5">
       <h1 className="text-4xl type-sign">Practice</h1>

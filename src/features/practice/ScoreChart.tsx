@@ -9,7 +9,7 @@ const HEIGHT = 190;
 /** The score of case after case. */
 export function ScoreChart({ scored }: { scored: readonly Scored[] }) {
   const [attach, width] = useElementWidth();
-  const points = scored.map(({ review }, i) => ({ nth: i + 1, score: review.score }));
+  const points = scored.map(({ result }, i) => ({ nth: i + 1, score: result.score }));
   return (
     <div ref={attach} style={{ minHeight: HEIGHT }} data-testid="practice-scores">
       {width > 0 && (

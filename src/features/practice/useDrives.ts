@@ -2,7 +2,7 @@
 
 import { useEffect, useEffectEvent, useState } from 'react';
 import type { Figures } from '@/core/case';
-import type { DriveStep } from '@/core/practice';
+import { bareFinding, type DriveStep } from '@/core/practice';
 import type { PracticeKept } from '@/storage/practices';
 import { judgeInWorker } from '@/workers/client';
 import type { PracticeInHand } from './usePractice';
@@ -30,7 +30,7 @@ export function useDrives(kept: PracticeKept | null, figures: Figures | undefine
       if (!live) return;
       setShare(null);
       if (!judged.ok) return;
-      const finding = judged.value;
+      const finding = bareFinding(judged.value);
       put((s) => ({
         ...s,
         steps: s.steps.map((step) => (step.id === id && step.kind === 'drive' ? { ...step, finding } : step)),

@@ -10,7 +10,7 @@ import type { PracticeRecord } from '@/storage/records';
 export interface PracticeInHand {
   /** Undefined while it is read, null where there is none, words where it cannot be read. */
   readonly found: PracticeKept | string | null | undefined;
-  /** Changes it where it is kept; a case that is over does not move. */
+  /** Changes it where it is kept. */
   readonly put: (change: (sheet: PracticeSheet) => PracticeSheet, logged?: PracticeRecord['traces']) => void;
 }
 
@@ -20,7 +20,7 @@ export function usePractice(id: string): PracticeInHand {
   const read = useLiveQuery(() => loadPractice(id), [id]);
   return {
     found: read === undefined || read === null ? read : read.ok ? read.value : read.error,
-    put: (change, logged) => keep(() => changePractice(id, (s) => (s.endedAt === null ? change(s) : s), logged)),
+    put: (change, logged) => keep(() => changePractice(id, change, logged)),
   };
 }
 
