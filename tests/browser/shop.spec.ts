@@ -77,7 +77,7 @@ test('a job can be deleted for good where the disk is too full for the bin', asy
   await expect(page.getByText(/the copy for the bin does not fit either/)).toBeVisible();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
   await page.getByRole('button', { name: 'Delete for good' }).click();
-  await expect(page.getByRole('heading', { name: 'Jobs', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible();
   await expect(page.getByText('Job on Car 8c is gone for good.')).toBeVisible();
   await page.goto('/keeping');
   await expect(page.getByRole('heading', { name: 'Bin' })).toBeVisible();
