@@ -5,6 +5,7 @@ import { toChoices } from './migrations/toChoices';
 import { toChronicle } from './migrations/toChronicle';
 import { toExperience } from './migrations/toExperience';
 import { toMarks } from './migrations/toMarks';
+import type { PracticeRecord } from './practiceRecord';
 import type {
   BinRecord,
   ClosingRecord,
@@ -13,7 +14,6 @@ import type {
   JobRecord,
   JournalRecord,
   PhotoRecord,
-  PracticeRecord,
   ProcedureRecord,
   RecordingRecord,
   RepairRecord,

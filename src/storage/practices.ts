@@ -2,7 +2,7 @@ import { fail, ok, type Result, type Trace } from '@/core/base';
 import { readPractice, type PracticeSheet } from '@/core/practice';
 import { moveToBin } from './bin';
 import { database } from './database';
-import type { PracticeRecord } from './records';
+import type { PracticeRecord } from './practiceRecord';
 import { kept, Unreadable, type StorageError } from './storageError';
 
 /** A practice case as it is kept. */

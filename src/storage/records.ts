@@ -99,15 +99,6 @@ export interface ProcedureRecord {
   readonly procedure: unknown;
 }
 
-/** A practice case: as far as it has come, and the logs of its drives by step. */
-export interface PracticeRecord {
-  readonly id: string;
-  readonly startedAt: number;
-  readonly updatedAt: number;
-  readonly sheet: unknown;
-  readonly traces: Readonly<Record<string, Trace>>;
-}
-
 /** A photo taken at some stage of a job. */
 export interface PhotoRecord {
   readonly id: string;

@@ -4,7 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import type { PracticeSheet } from '@/core/practice';
 import { useKeep } from '@/job/useKeep';
 import { changePractice, loadPractice, type PracticeKept } from '@/storage/practices';
-import type { PracticeRecord } from '@/storage/records';
+import type { PracticeRecord } from '@/storage/practiceRecord';
 
 /** The open practice case, with the way to go on in it. */
 export interface PracticeInHand {
