@@ -112,6 +112,8 @@ test('the last step is undone after a reload, and done again; typing in one plac
   const outside = page.getByLabel('Outside air when it happens');
   await outside.pressSequentially('-12');
   await outside.blur();
+  // A change counts once it is kept: what is said to be undone next is what was kept last.
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Outside/);
   await page.reload();
   await expect(outside).toHaveValue('-12');
   await page.getByRole('button', { name: 'Undo' }).click();

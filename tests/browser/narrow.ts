@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect as strict } from './support';
+import { expect as strict, seriousFindings } from './support';
 
 /** All that is wrong is told, not the first alone. */
 const expect = strict.configure({ soft: true });
@@ -64,10 +63,7 @@ function wrongFocus(): string[] {
 
 /** No serious finding of axe in the theme that is on. @param rules those alone, where the others were asked already */
 export async function expectAxeClean(page: Page, rules?: string[]): Promise<void> {
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
-  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  expect(await seriousFindings(page, rules)).toEqual([]);
 }
 
 /** The open page in every narrow window: nothing wider, nothing cut off, everything large enough for a glove. */

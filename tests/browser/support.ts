@@ -25,11 +25,19 @@ export const test = base.extend<{ page: Page }>({
 
 export { expect };
 
+/** Serious findings of axe on the open page. @param rules those alone, where the others were asked already */
+export async function seriousFindings(page: Page, rules?: string[]): Promise<string[]> {
+  // What passes is not listed: listing it takes its time too.
+  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+  return violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`);
+}
+
 /** No serious finding of axe, and nothing wider than the window. */
 export async function expectClean(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-  expect(serious.map((v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`)).toEqual([]);
+  expect(await seriousFindings(page)).toEqual([]);
   const overflow = await page.evaluate(
     () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
   );

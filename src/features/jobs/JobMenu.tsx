@@ -24,8 +24,8 @@ export function JobMenu() {
   const toast = useToast();
   const packing = useRunning();
   const router = useRouter();
-  useHotkeys('mod+z', undo, { enabled: undoes !== null, preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { enabled: redoes !== null, preventDefault: true });
+  useHotkeys('mod+z', undo, { preventDefault: true });
+  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
   const save = async () => {
     const file = await packing.run(() => startPacking(job.id));
     if (file) saveBlob(`${vehicle.plate} job.zip`, file);
