@@ -56,7 +56,10 @@ export function changePractice(
     db.transaction('rw', db.practice, async () => {
       const record = await db.practice.get(id);
       const sheet = record ? readPractice(record.sheet) : null;
-      if (!record || !sheet) throw new Unreadable('This practice case is not here any more.');
+      if (!record || !sheet)
+        throw new Unreadable(
+          'This practice case is not here any more: it was deleted, or another version wrote it. Look into the bin.',
+        );
       const traces = { ...record.traces, ...logged };
       await db.practice.put({ ...record, updatedAt: Date.now(), sheet: change(sheet), traces });
     }),

@@ -12,9 +12,14 @@ const worldNumber = (seed: number): number => FIRST_WORLD + (seed % WORLDS);
 
 /** Seeds stay small enough for further ones beside them. */
 const MOST_SEED = 1_000_000;
+/**
+ * How far a world's answers stand from the shipped table, sd of the logarithm: a factor of 1.5 is usual, as between two
+ * people's estimates of the same. Working figure, decision 29.
+ */
+const OWN_SD = 0.4;
 /** Cars drawn at most before the last one is taken as it is. */
 const MOST_DRAWS = 40;
-/** The sound car of a cold day stays this far below its opening, K. */
+/** The sound car of a cold day stays this far below its opening, K; as in the worlds' scenarios. */
 const COLD_REACH_K = -2;
 /** Statements on a job card at most. */
 const MOST_STATEMENTS = 3;
@@ -40,7 +45,6 @@ function drawByShare<T extends string>(shares: Readonly<Partial<Record<T, number
  * world has its own, so that Varmek does not play against its own figures.
  */
 function answerWeights(item: CatalogueItem, cause: Cause, vehicle: Vehicle, world: number, clearness: number) {
-  const OWN_SD = 0.4;
   return item.answers.map((a) => {
     const own = scrambledRandom(hashOf(`${world} ${item.id} ${cause} ${a.key}`), 7).normal(0, OWN_SD);
     return Math.max(1e-6, item.likelihood(a.key, vehicle)[cause]) ** clearness * Math.exp(own);

@@ -50,7 +50,7 @@ export const LEVELS = {
   },
   hard: {
     says: 'Hard',
-    meets: 'Small faults, vague checks, sparse logs, and neighbours that look alike. “Cannot tell yet” is often right.',
+    meets: 'Small faults, vague checks, sparse logs, and neighbours that look alike: who is sure here is often wrong.',
     causes: { ...ALL, healthy: 3 },
     leastEffect_k: 2,
     clearness: 0.75,

@@ -4,11 +4,8 @@ import { skills, type Scored, type Skill } from '@/core/practice';
 import { countedText } from '@/job/countedText';
 import { percent } from '@/job/jobWords';
 
-/** Fewer decisions than this say nothing of one's certainty. */
-const FEW = 5;
-
 const brierText = ({ brier, right }: Skill): string =>
-  brier === null || right.n < FEW ? 'too few to say' : brier.toFixed(2);
+  brier === null || right.few ? 'too few to say' : brier.toFixed(2);
 
 /** How often one was right with how much certainty, beside Varmek on the same evidence. */
 export function SkillTable({ scored }: { scored: readonly Scored[] }) {

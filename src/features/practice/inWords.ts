@@ -8,6 +8,9 @@ export const inWords = async <T>(
   if (r.ok) return r;
   return {
     ok: false,
-    error: r.error.kind === 'cancelled' ? null : `It failed: ${r.error.message ?? 'no reason given'}.`,
+    error:
+      r.error.kind === 'cancelled'
+        ? null
+        : `It failed: ${r.error.message ?? 'no reason given'}. Nothing was spent; try again.`,
   };
 };
