@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { isFault } from '../base';
-import { figuresOf, NO_OWN_FIGURES, type Entry } from '../case';
+import { CAUSES, isFault } from '../base';
+import { ACTION_KINDS, figuresOf, NO_OWN_FIGURES, type Entry } from '../case';
 import { CATALOGUE, findItem } from '../evidence';
 import { PLAN_TEMPLATES, type DrivePlan } from '../planning';
 import {
@@ -134,6 +134,21 @@ describe('the way through a case', () => {
     expect(isCured(SOUND, 'leave-it', FIGURES)).toBe(true);
     expect(isCured(SOUND, 'replace-thermostat', FIGURES)).toBe(false);
     expect(isCured(BROKEN, 'mend-fan', FIGURES)).toBe(false);
+    for (const cause of CAUSES) {
+      const truth = { causes: [cause], way: '' };
+      expect(
+        ACTION_KINDS.some((action) => isCured({ truth }, action, FIGURES)),
+        cause,
+      ).toBe(true);
+    }
+    for (let n = 1; n <= 4; n++) {
+      const sheet = drawPractice('usual', n);
+      // Every car can be cured, and the cure alone costs less than any way that begins with another part.
+      const { cure, varmek } = reviewOf(sheet, FIGURES);
+      expect(cure.minutes).toBeGreaterThan(0);
+      expect(varmek.cost.money).toBeGreaterThanOrEqual(cure.money);
+      expect(isCured(sheet, varmek.actions.at(-1)!, FIGURES)).toBe(true);
+    }
     expect(isOver({ ...BROKEN, steps: [repair({ cured: false })] })).toBe(false);
     expect(isOver({ ...BROKEN, steps: [repair({ cured: true })] })).toBe(true);
     expect(isOver({ ...BROKEN, endedAt: 1 })).toBe(true);

@@ -1,17 +1,16 @@
 import { isFault, type Cause } from '../base';
 import {
-  ACTION_KINDS,
   actionSpec,
   caseOf,
   cures,
   pricesFor,
+  type ActionKind,
   type Case,
   type Entry,
   type Figures,
   type Prices,
 } from '../case';
 import { appliesTo, findItem, OVERHEAD_MIN, sameAct, type CatalogueItem, type ItemId } from '../evidence';
-import { scrambledRandom } from '../plant';
 import { planLength_s, type DrivePlan } from '../planning';
 import { answerTo } from './draw';
 import type { Answered, PracticeSheet, PracticeStep, RepairStep } from './sheet';
@@ -125,14 +124,15 @@ export function testTaken(sheet: PracticeSheet, id: ItemId, step: { id: string; 
   return answer === null ? sheet : { ...sheet, steps: [...sheet.steps, { kind: 'test', ...step, item: id, answer }] };
 }
 
-/** Whether an act cures the car of a case: drawn once for each case and act, as a good repair fails now and then. */
-export function isCured(sheet: PracticeSheet, action: RepairStep['action'], figures: Figures): boolean {
-  const faults = sheet.truth.causes.filter(isFault);
+/** An act that cures a cause more often than not cures it here: luck would teach nothing. */
+const CURES_FROM = 0.5;
+
+/** Whether an act cures the car of a case. */
+export function isCured({ truth }: Pick<PracticeSheet, 'truth'>, action: ActionKind, figures: Figures): boolean {
+  const faults = truth.causes.filter(isFault);
   // A part fitted to a sound car cures nothing: the customer notices what was noticed before.
   if (faults.length === 0) return action === 'leave-it';
-  const chance = Math.max(...faults.map((cause) => cures(action, cause, figures.risks)));
-  const seed = sheet.source.kind === 'drawn' ? sheet.source.seed : 0;
-  return scrambledRandom(seed + ACTION_KINDS.indexOf(action), 10).chance(chance);
+  return faults.some((cause) => cures(action, cause, figures.risks) >= CURES_FROM);
 }
 
 /** True where a named cause leads to the act that the truth asks for. */

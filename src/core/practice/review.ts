@@ -1,6 +1,6 @@
 import { CAUSES, type Cause } from '../base';
 import { actionCosts, actionSpec, pricesFor, type ActionKind, type Figures } from '../case';
-import { findItem, sameAct, sortedOdds, type ItemId } from '../evidence';
+import { findItem, sameAct, type ItemId } from '../evidence';
 import { costSoFar, isCured, isRight, practiceCase, repairCost, testCost, testTaken, type Cost } from './progress';
 import type { PracticeResult, PracticeSheet, PracticeStep, RepairStep } from './sheet';
 
@@ -116,7 +116,7 @@ export function reviewOf(sheet: PracticeSheet, figures: Figures): Review {
   const firstAt = sheet.steps.findIndex((s) => s.kind === 'repair');
   const first = sheet.steps.find((s): s is RepairStep => s.kind === 'repair') ?? null;
   const { now } = practiceCase(sheet, figures, firstAt < 0 ? sheet.steps : sheet.steps.slice(0, firstAt));
-  const [leader] = sortedOdds(Object.fromEntries(now.map((o) => [o.cause, o.probability])) as Record<Cause, number>);
+  const [leader] = now;
   const group = sameAct(leader!.cause);
   const share = now.reduce((s, o) => s + (group.includes(o.cause) ? o.probability : 0), 0);
   const cured = sheet.steps.some((s) => s.kind === 'repair' && s.cured);
