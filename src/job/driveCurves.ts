@@ -1,12 +1,12 @@
-import type { Trace } from '@/core/base';
+import { sinceStart_s, type Trace } from '@/core/base';
 import type { CompanionLog } from '@/storage/records';
 import { besideColour } from '@/ui/colours';
 import type { Curve } from '@/ui/picture/lane';
 
 /** The engine's reading of a drive on its own time. */
-export const measuredCurve = ({ time_s, channels }: Trace): Curve => ({
+export const measuredCurve = (trace: Trace): Curve => ({
   ...{ label: 'measured', colour: 'var(--trace)', width: 2.5, logged: true },
-  ...{ time_s: time_s.map((t) => t - time_s[0]!), values: channels.ect_c },
+  ...{ time_s: sinceStart_s(trace), values: trace.channels.ect_c },
 });
 
 /** Curves of a second log, on the time of the drive that it lies beside. */

@@ -2,6 +2,7 @@
 
 import { unitOf } from '@/core/base';
 import type { FeatureChange, FeatureRow } from '@/core/desk';
+import { signed } from '@/ui/signed';
 import { useUnits } from '@/ui/units';
 
 /** Figures in the shop's units: value, uncertainty, unit. */
@@ -61,7 +62,7 @@ export function useChangeText() {
     return {
       before: f.value(before).toFixed(f.digits),
       after: f.value(after).toFixed(f.digits),
-      change: `${by < 0 ? '−' : '+'}${Math.abs(by).toFixed(f.digits)} ± ${f.sd(sd).toFixed(f.digits)} ${f.unit.replace('°C', 'K')}`,
+      change: `${signed(by, f.digits)} ± ${f.sd(sd).toFixed(f.digits)} ${f.unit.replace('°C', 'K')}`,
     };
   };
 }

@@ -15,7 +15,17 @@ export { CHANNELS, CHANNEL_NAMES, isChannelName, type ChannelName, type Quantity
 export { mergeText } from './mergeText';
 export { differenceText, inShownUnits, temperatureText } from './quantityText';
 export { fail, ok, type Result } from './result';
-export { channelSet, countPresent, duration_s, loggedChannels, logPrint, type ChannelSet, type Trace } from './trace';
+export {
+  channelSet,
+  countPresent,
+  duration_s,
+  loggedChannels,
+  logPrint,
+  presentAtLeast,
+  sinceStart_s,
+  type ChannelSet,
+  type Trace,
+} from './trace';
 export {
   celsiusToFahrenheit,
   celsiusToKelvin,

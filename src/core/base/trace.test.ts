@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { channelSet, countPresent, duration_s, loggedChannels, logPrint, type Trace } from './trace';
+import {
+  channelSet,
+  countPresent,
+  duration_s,
+  loggedChannels,
+  logPrint,
+  presentAtLeast,
+  sinceStart_s,
+  type Trace,
+} from './trace';
 
 const trace = (extra: Partial<Record<string, number[]>> = {}): Trace => ({
   time_s: Float64Array.of(0, 1, 2),
@@ -23,6 +32,17 @@ describe('trace', () => {
     expect(channelSet(trace({ load_pct: [20, 30, 30] }))).toBe('full');
     expect(channelSet(trace({ load_pct: [NaN, NaN, 3] }))).toBe('temperature-only');
     expect(loggedChannels(trace({ rpm: [1, 2, 3], oil_c: [NaN, NaN, NaN] }))).toEqual(['ect_c', 'rpm']);
+  });
+
+  it('knows whether enough is there, and counts from its first row', () => {
+    const values = Float64Array.of(NaN, 1, NaN, 2);
+    expect([0, 1, 2, 3].map((least) => presentAtLeast(values, least))).toEqual([true, true, true, false]);
+    expect(presentAtLeast(undefined, 1)).toBe(false);
+    const time_s = Float64Array.of(3, 4, 6);
+    expect([...sinceStart_s({ time_s })]).toEqual([0, 1, 3]);
+    expect(sinceStart_s({ time_s })).toBe(sinceStart_s({ time_s }));
+    const begun = Float64Array.of(0, 1);
+    expect(sinceStart_s({ time_s: begun })).toBe(begun);
   });
 });
 
@@ -50,5 +70,13 @@ describe('the print of a log', () => {
       { time_s: Float64Array.of(0, 1, 2), channels: { ect_c: ect_c.slice(0, 3) } },
     ].map(logPrint);
     expect(new Set([print, ...prints]).size).toBe(5);
+  });
+
+  it('of a log of days is told by rows spread over all of it', () => {
+    const many = Float64Array.from({ length: 200_000 }, (_, i) => i);
+    const other = many.map((v, i) => (i >= 100_000 ? v + 1 : v));
+    expect(logPrint({ time_s: many, channels: { ect_c: many } })).not.toBe(
+      logPrint({ time_s: many, channels: { ect_c: other } }),
+    );
   });
 });

@@ -1,4 +1,4 @@
-import { countPresent, duration_s, type ChannelName, type Trace } from '../base';
+import { duration_s, presentAtLeast, sinceStart_s, type ChannelName, type Trace } from '../base';
 import { resample } from '../signal';
 import type { TwinInputs } from '../twin';
 
@@ -31,9 +31,8 @@ export interface DriveSeries {
 /** Puts a channel on the grid; holes longer than {@link BRIDGED_S} stay holes. */
 function onGrid(trace: Trace, name: ChannelName, time_s: Float64Array): Float64Array | null {
   const values = trace.channels[name];
-  if (!values || countPresent(values) < 2) return null;
-  const t0 = trace.time_s[0]!;
-  const since = trace.time_s.map((t) => t - t0);
+  if (!values || !presentAtLeast(values, 2)) return null;
+  const since = sinceStart_s(trace);
   const out = resample(since, values, time_s);
   let last = -Infinity;
   for (let i = 0; i <= since.length; i++) {

@@ -1,7 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
-import type { Trace, Vehicle } from '@/core/base';
+import { sinceStart_s, type Trace, type Vehicle } from '@/core/base';
 import { circuitAt, type CircuitMoment } from '@/core/desk';
 import type { Finding } from '@/core/judge';
 import { readAt } from '@/ui/picture/lane';
@@ -185,7 +184,7 @@ export function CircuitPicture({
 }) {
   const at_s = useCursor(view.cursor) ?? view.range.from_s;
   const { showTemperature } = useUnits();
-  const since = useMemo(() => trace.time_s.map((t) => t - trace.time_s[0]!), [trace]);
+  const since = sinceStart_s(trace);
   const { inner, curves } = finding;
   const inlet = vehicle.thermostat.location === 'inlet';
   const near = (name: 'rpm' | 'fan_pct' | 'thermostat_heater_pct') => {

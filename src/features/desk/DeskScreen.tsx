@@ -187,7 +187,7 @@ function Desk({ record, finding, head }: { record: TraceRecord; finding: Finding
           <div
             role="tablist"
             aria-label="What to look at"
-            className="mt-1 mb-2 flex border-b border-base-content/30 print:hidden"
+            className="mt-1 mb-2 flex flex-wrap border-b border-base-content/30 print:hidden"
           >
             {TABS.map((t) => (
               <button

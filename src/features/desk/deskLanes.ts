@@ -1,4 +1,4 @@
-import { CHANNELS, loggedChannels, type Cause, type ChannelName, type Trace } from '@/core/base';
+import { CHANNELS, loggedChannels, sinceStart_s, type Cause, type ChannelName, type Trace } from '@/core/base';
 import { causeName } from '@/core/evidence';
 import type { Finding } from '@/core/judge';
 import { causeLook } from '@/job/causeLook';
@@ -47,9 +47,8 @@ function sharedTitle(channels: readonly ChannelName[]): string {
 const INK = 'var(--trace)';
 
 function channelCurve(trace: Trace, name: ChannelName, colour: string, dash?: string): Curve {
-  const time_s = trace.time_s.map((t) => t - trace.time_s[0]!);
   return {
-    ...{ label: CHANNELS[name].label, colour, width: 1.25, logged: true, time_s },
+    ...{ label: CHANNELS[name].label, colour, width: 1.25, logged: true, time_s: sinceStart_s(trace) },
     ...(dash ? { dash } : {}),
     values: trace.channels[name]!,
   };

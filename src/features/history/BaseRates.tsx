@@ -15,11 +15,7 @@ export function BaseRates({ suggested }: { suggested: SuggestedRates }) {
   const take = () => {
     const rates = new Map(suggested.rates.map((r) => [r.cause, r.suggested]));
     const baseRates = perCause((c) => Number(rates.get(c)!.toFixed(4)));
-    void change(
-      (own) => ({ ...own, baseRates }),
-      ['baseRates'],
-      'Base rates taken from the shop’s own cars. Every job follows.',
-    );
+    void change((own) => ({ ...own, baseRates }), 'Base rates taken from the shop’s own cars. Every job follows.');
   };
   return (
     <section aria-labelledby="rates-title">

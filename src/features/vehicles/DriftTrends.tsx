@@ -2,6 +2,7 @@
 
 import type { WorkKind } from '@/core/case';
 import type { Trend } from '@/core/history';
+import { signed } from '@/ui/signed';
 import { useUnits } from '@/ui/units';
 import { driftTrends, type DriftPoint } from './drift';
 
@@ -27,7 +28,7 @@ export function DriftTrends({
     if (t.kind === 'too-few') {
       return `${t.n} ${t.n === 1 ? 'reading' : 'readings'} since its part was renewed: too few to say`;
     }
-    const by = `${t.perYear < 0 ? '−' : '+'}${Math.abs(factor * t.perYear).toFixed(1)} ± ${(factor * t.sd).toFixed(1)} ${unit} a year`;
+    const by = `${signed(factor * t.perYear)} ± ${(factor * t.sd).toFixed(1)} ${unit} a year`;
     return `${t.kind === 'drifts' ? 'drifts' : 'steady'}, ${by} over ${t.years.toFixed(1)} years`;
   };
   return (

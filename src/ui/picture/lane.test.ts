@@ -35,6 +35,10 @@ describe('what is drawn of a lane', () => {
     expect(whole(curve(every(90, 30), (i) => i))).toBe(1);
     // Rows that hold nothing for a while are a hole as well.
     expect(whole(curve(every(300, 1), (i) => (i > 100 && i < 200 ? NaN : i)))).toBe(2);
+    // The same in a log too long to look at every step: a channel that is read every fifth second has no holes.
+    const long = every(100_000, 0.1);
+    expect(whole(curve(long, (i) => (i % 50 === 7 ? i : NaN)))).toBe(1);
+    expect(whole(curve(long, (i) => (i > 5000 && i < 5200 ? NaN : i)))).toBe(2);
     // A channel may be polled more rarely than the others.
     expect(whole(curve(every(900, 1), (i) => (i % 9 === 0 ? i : NaN)))).toBe(1);
     expect(whole(curve(every(900, 1), (i) => (i % 45 === 0 ? i : NaN)))).toBe(1);

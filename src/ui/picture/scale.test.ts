@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { LABEL_GAP, SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels, timeTicks } from './scale';
+import { LABEL_GAP, LABEL_HALF, SCALE_FROM_C, SCALE_TO_C, scaleY, spreadLabels, timeTicks } from './scale';
 
 describe('temperature scale', () => {
   it('runs from the bottom to the top and stays inside', () => {
@@ -26,7 +26,8 @@ describe('temperature scale', () => {
         for (const { y, labelY } of placed) {
           expect(y).toBeGreaterThanOrEqual(0);
           expect(y).toBeLessThanOrEqual(320);
-          expect(labelY).toBeLessThanOrEqual(320);
+          expect(labelY).toBeLessThanOrEqual(320 - LABEL_HALF);
+          expect(labelY).toBeGreaterThanOrEqual(LABEL_HALF);
         }
       }),
     );

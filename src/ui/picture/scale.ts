@@ -21,6 +21,8 @@ export interface ScaleMark {
 
 /** Least distance between two labels, px. */
 export const LABEL_GAP = 15;
+/** Room that a label needs above and below its middle, px. */
+export const LABEL_HALF = 6;
 
 /** Moves labels apart, from the top down and back up, keeping their order. */
 export function spreadLabels(
@@ -29,12 +31,16 @@ export function spreadLabels(
 ): { mark: ScaleMark; y: number; labelY: number }[] {
   const placed = [...marks]
     .sort((a, b) => b.at_c - a.at_c)
-    .map((mark) => ({ mark, y: scaleY(mark.at_c, height), labelY: scaleY(mark.at_c, height) }));
+    .map((mark) => ({
+      mark,
+      y: scaleY(mark.at_c, height),
+      labelY: Math.max(LABEL_HALF, scaleY(mark.at_c, height)),
+    }));
   for (let i = 1; i < placed.length; i++) {
     placed[i]!.labelY = Math.max(placed[i]!.labelY, placed[i - 1]!.labelY + LABEL_GAP);
   }
   for (let i = placed.length - 1; i >= 0; i--) {
-    const floor = i === placed.length - 1 ? height - 4 : placed[i + 1]!.labelY - LABEL_GAP;
+    const floor = i === placed.length - 1 ? height - LABEL_HALF : placed[i + 1]!.labelY - LABEL_GAP;
     placed[i]!.labelY = Math.min(placed[i]!.labelY, floor);
   }
   return placed;
