@@ -11,6 +11,8 @@ const NAMES: Readonly<Record<string, string>> = {
   closings: 'the closing',
   runs: 'a stopwatch',
   vehicles: 'the vehicle',
+  procedures: 'the procedure',
+  settings: 'the figures',
 };
 
 const entryOf = (row: JournalRecord): Entry => {

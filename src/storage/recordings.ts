@@ -41,6 +41,11 @@ export function keepRecording(
       if (!(await db.jobs.get(record.jobId))) {
         throw new Unreadable('The job of this recording was deleted: put it back from the bin, then go on.');
       }
+      const there = await db.recordings.get(record.id);
+      // It only ever grows: a screen that was left, whose rows found room late, takes nothing from another's.
+      if (there && there.rows.length > so.rows.length) {
+        throw new Unreadable('This recording went on in another tab: open its screen to see what it holds.');
+      }
       await db.recordings.put({ ...record, rows: [...so.rows], marks: [...so.marks] });
     }),
   );

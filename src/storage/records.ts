@@ -198,6 +198,9 @@ export interface SettingRecord {
   readonly value: unknown;
 }
 
+/** Where the shop's own figures stand among the settings. */
+export const FIGURES_KEY = 'figures';
+
 /** A log of a batch that is judged without a job. */
 export interface TriageRecord {
   readonly id: string;

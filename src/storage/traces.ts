@@ -156,9 +156,12 @@ export function judgeTracesAgain(traceIds: readonly string[]): Promise<Result<vo
   );
 }
 
-/** Has every judged trace judged again, after the shop's own figures changed; the findings stay until then. */
-export const judgeAllAgain = (): Promise<Result<number, StorageError>> =>
-  kept(() => database().traces.where('judging.state').equals('done').modify({ judging: WANTED }));
+/**
+ * Has every judged trace judged again, after the shop's own figures changed; the findings stay until then.
+ * Call it in the transaction that changes them.
+ */
+export const judgeAll = (): Promise<number> =>
+  database().traces.where('judging.state').equals('done').modify({ judging: WANTED });
 
 /** Traces of a vehicle with their findings, latest first. */
 export async function listVehicleTraces(

@@ -51,6 +51,8 @@ test('jobs can be filtered, deleted, and put back', async ({ page }) => {
   await page.getByRole('link', { name: /Car 8/ }).click();
   await jobMenu(page, 'Delete job');
   await expect(page.getByText('Job on Car 8 is in the bin for 30 days.')).toBeVisible();
+  // The page of the job has a link to its vehicle of the same name.
+  await expect(page.getByRole('heading', { name: 'No jobs yet' })).toBeVisible();
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
   await page.getByRole('link', { name: /Car 8/ }).click();
   // Who names no day looks again in a week; another state takes the day off, and gives it back.
@@ -112,6 +114,9 @@ test('a vehicle page: the same part again, its file out and in', async ({ page }
 
 test('a wrong field says what is wrong, and typed units are understood', async ({ page }) => {
   await page.goto('/vehicles/new');
+  await page.reload();
+  await expect(page.getByLabel('Name or plate')).toBeVisible();
+  await expect(page.getByTestId('typed-before')).toHaveCount(0);
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   await expect(page.getByText('Give it a name or plate')).toBeVisible();
   await page.getByLabel('Opens at (rating)').fill('190F');
@@ -126,10 +131,33 @@ test('a wrong field says what is wrong, and typed units are understood', async (
   await page.getByLabel('Coolant', { exact: true }).fill('6.5');
   await page.getByLabel('Name or plate').fill('Two sensors');
   await page.getByLabel('Second coolant sensor').selectOption('at the pump inlet');
+  // What is typed and not saved is there after a reload.
+  await page.reload();
+  await expect(page.getByTestId('typed-before')).toBeVisible();
+  await expect(page.getByLabel('Name or plate')).toHaveValue('Two sensors');
+  await expect(page.getByLabel('Coolant', { exact: true })).toHaveValue('6.5');
+  await expect(page.getByLabel('Second coolant sensor')).toHaveValue('pump-inlet');
   await page.getByRole('button', { name: 'Save the vehicle' }).click();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Vehicle file' }).click();
   const file = await (await download).path();
   expect(JSON.parse(readFileSync(file, 'utf8'))).toMatchObject({ sensors: { second: 'pump-inlet' } });
+
+  // The same for one that is changed; a saved change is undone after a reload.
+  await page.getByRole('button', { name: 'Change its data' }).click();
+  await page.getByLabel('Name or plate').fill('Renamed');
+  await page.reload();
+  await expect(page.getByTestId('typed-before')).toBeVisible();
+  await page.getByRole('button', { name: 'Save the vehicle' }).click();
+  await expect(page.getByRole('heading', { name: 'Renamed' })).toBeVisible();
+  await page.getByRole('button', { name: 'Change its data' }).click();
+  await page.getByLabel('Name or plate').fill('Given up');
+  await page.getByRole('button', { name: 'Give up these changes' }).click();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Renamed' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Two sensors' })).toBeVisible();
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByRole('heading', { name: 'Renamed' })).toBeVisible();
   await expectClean(page);
 });

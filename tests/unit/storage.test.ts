@@ -18,7 +18,7 @@ import {
   takeBack,
   undoEntries,
 } from '@/storage/entries';
-import { changeFigures, loadFigures } from '@/storage/figures';
+import { changeFigures, judgeAllDue, loadFigures } from '@/storage/figures';
 import { addJob, changePlan, deleteJob, listJobs, loadDrives, loadJob, putSummary, setStanding } from '@/storage/jobs';
 import { addPhoto, deletePhoto, listPhotos } from '@/storage/photos';
 import { startRecording } from '@/storage/recordings';
@@ -30,15 +30,7 @@ import { putBack, putBackDeleted } from '@/storage/bin';
 import { DEFAULT_SETTINGS, loadOrder, loadSettings, saveOrder, saveSettings } from '@/storage/settings';
 import { toStorageError } from '@/storage/storageError';
 import { JOB_TABLE_NAMES, rowsOfJob, SHOP_TABLES } from '@/storage/tables';
-import {
-  addTrace,
-  deleteTrace,
-  judgeAllAgain,
-  listVehicleTraces,
-  nextToJudge,
-  putFinding,
-  setJudging,
-} from '@/storage/traces';
+import { addTrace, deleteTrace, listVehicleTraces, nextToJudge, putFinding, setJudging } from '@/storage/traces';
 import { addVehicle, changeParts, deleteVehicle, listVehicleJobs, loadVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
 
@@ -85,7 +77,8 @@ describe('store', () => {
     await good(putFinding(next, finding));
     expect(await nextToJudge()).toBeNull();
     expect((await listVehicleTraces(car.id))[0]!.finding).not.toBeNull();
-    await good(judgeAllAgain());
+    await good(changeFigures((own) => ({ ...own, baseRates: { healthy: 0.2 } })));
+    await good(judgeAllDue());
     expect((await nextToJudge())!.waiting).toBe(1);
     await good(changeVehicle(car.id, { mileage_km: 5 }, true));
     expect((await loadDrives(job.id)).findings).toEqual([]);

@@ -1,18 +1,23 @@
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { NO_OWN_FIGURES } from '@/core/case';
 import { readTrace } from '@/core/formats';
 import { judgeNow } from '@/core/judge';
 import { startingVehicle } from '@/core/planning';
+import { BLEED_PROCEDURES } from '@/core/procedure';
 import { newSheet } from '@/core/repair';
 import { BIN_DAYS, daysLeft, deleteForGood, emptyOldBin, listBin, putBack } from '@/storage/bin';
 import { changeVehicle } from '@/storage/changeVehicle';
 import { database } from '@/storage/database';
 import { addEntry, giveAnswer, setMeasured, setNote } from '@/storage/entries';
 import { addJob, caseChanged, deleteJob, loadEntries, loadJob, setStanding, changeJobText } from '@/storage/jobs';
-import { jobScope, vehicleScope } from '@/storage/journal/journalMiddleware';
+import { changeFigures, judgeAllDue, judgeAllIsDue, loadFigures } from '@/storage/figures';
+import { FIGURES_SCOPE, jobScope, procedureScope, vehicleScope } from '@/storage/journal/journalMiddleware';
 import { findSteps, pruneJournal, redoStep, undoStep } from '@/storage/journal/undoStep';
 import { addPhoto, deletePhoto, listPhotos } from '@/storage/photos';
+import { deleteProcedure, loadDraft, putProcedure } from '@/storage/procedures';
 import { changeRepair, enterRepair } from '@/storage/repairs';
+import { saveSettings } from '@/storage/settings';
 import { addTrace, deleteTrace, loadTrace, nextToJudge, putFinding } from '@/storage/traces';
 import { addVehicle, deleteVehicle, loadVehicle } from '@/storage/vehicles';
 import { emptyStore, good } from './storeSupport';
@@ -72,6 +77,50 @@ describe('undo', () => {
     for (let i = 0; i < 4; i++) expect(await good(redoStep(scope))).not.toBeNull();
     expect(await good(redoStep(scope))).toBeNull();
     expect(await done()).toEqual(all);
+  });
+
+  it('takes figures of the shop back, and has judged again what was judged by them', async () => {
+    vi.useFakeTimers({ toFake: ['Date'] });
+    const { car, job } = await aJob();
+    await aTrace(job.id, car.id);
+    const judge = async () => {
+      await good(judgeAllDue());
+      const next = (await nextToJudge())!;
+      await good(putFinding(next, judgeNow(next.trace.trace, vehicle)));
+    };
+    await judge();
+    await good(changeFigures((own) => ({ ...own, altitude_m: 900 })));
+    expect(await nextToJudge()).toBeNull();
+    later();
+    await good(changeFigures((own) => ({ ...own, baseRates: { healthy: 0.2 } })));
+    await judge();
+    await good(undoStep(FIGURES_SCOPE));
+    expect((await loadFigures()).own).toMatchObject({ altitude_m: 900, baseRates: {} });
+    expect(await judgeAllIsDue()).toBe(true);
+    await judge();
+    expect(await judgeAllIsDue()).toBe(false);
+    await good(undoStep(FIGURES_SCOPE));
+    expect((await loadFigures()).own).toEqual(NO_OWN_FIGURES);
+    expect([await judgeAllIsDue(), await nextToJudge()]).toEqual([false, null]);
+    await good(redoStep(FIGURES_SCOPE));
+    expect((await loadFigures()).own.altitude_m).toBe(900);
+    // Other settings are no step of anyone.
+    await good(saveSettings({ temperature: '°F' }));
+    expect(await database().journal.where('scope').notEqual(FIGURES_SCOPE).count()).toBe(0);
+  });
+
+  it('takes what was written into a procedure back; its making and its deletion are no steps', async () => {
+    const own = { ...BLEED_PROCEDURES[0]!, id: 'ours', name: 'Ours' };
+    const scope = procedureScope('ours');
+    await good(putProcedure(own));
+    expect(await good(undoStep(scope))).toBeNull();
+    await good(putProcedure({ ...own, name: 'Ours, longer' }));
+    await good(undoStep(scope));
+    expect(await loadDraft('ours')).toMatchObject({ value: { name: 'Ours' } });
+    await good(redoStep(scope));
+    expect(await loadDraft('ours')).toMatchObject({ value: { name: 'Ours, longer' } });
+    await good(deleteProcedure('ours', 'Ours'));
+    expect((await findSteps(scope)).redo).toBeNull();
   });
 
   it('does nothing again after something else was done', async () => {

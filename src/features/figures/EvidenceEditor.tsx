@@ -61,20 +61,15 @@ export function EvidenceEditor({ own }: { own: OwnFigures }) {
     const kept = rows.map((row) => perCause((c) => number(row[c]) / sums[c]));
     const done = await change(
       (o) => ({ ...o, tables: { ...o.tables, [id]: { ...o.tables[id], [layout]: kept } } }),
-      ['tables'],
       'The figures of this item are kept.',
     );
     if (done) setDraft(null);
   };
   const reset = () =>
-    change(
-      (o) => {
-        const { [id]: _gone, ...tables } = o.tables;
-        return { ...o, tables };
-      },
-      ['tables'],
-      'This item is as shipped again.',
-    ).then(() => setDraft(null));
+    change((o) => {
+      const { [id]: _gone, ...tables } = o.tables;
+      return { ...o, tables };
+    }, 'This item is as shipped again.').then(() => setDraft(null));
   return (
     <section aria-labelledby="evidence-title" id="evidence">
       <h2 id="evidence-title" className="text-2xl type-sign">

@@ -18,7 +18,9 @@ import { BASE_RATES, causeName } from '@/core/evidence';
 import { parseJson } from '@/core/formats';
 import { MONITOR_DEFAULTS, type MonitorLimits } from '@/core/monitor';
 import { startingVehicle } from '@/core/planning';
+import { UndoButtons } from '@/job/UndoButtons';
 import { useFigures } from '@/job/useFigures';
+import { FIGURES_SCOPE } from '@/storage/journal/journalMiddleware';
 import { FileButton } from '@/ui/FileButton';
 import { saveFile } from '@/ui/saveFile';
 import { useToast } from '@/ui/Toasts';
@@ -102,9 +104,7 @@ function Section({
 function Sections({ own }: { own: OwnFigures }) {
   const change = useOwnFigures();
   const reset = (name: 'baseRates' | 'prices' | 'monitors' | 'risks') =>
-    Object.keys(own[name]).length === 0
-      ? null
-      : () => void change((o) => ({ ...o, [name]: {} }), [name], 'As shipped again.');
+    Object.keys(own[name]).length === 0 ? null : () => void change((o) => ({ ...o, [name]: {} }), 'As shipped again.');
   return (
     <>
       <Section
@@ -124,10 +124,10 @@ function Sections({ own }: { own: OwnFigures }) {
             low={0.01}
             high={99}
             onChange={(v) =>
-              void change(
-                (o) => ({ ...o, baseRates: withEntry(o.baseRates, cause, v === undefined ? undefined : v / 100) }),
-                ['baseRates'],
-              )
+              void change((o) => ({
+                ...o,
+                baseRates: withEntry(o.baseRates, cause, v === undefined ? undefined : v / 100),
+              }))
             }
           />
         ))}
@@ -145,10 +145,7 @@ function Sections({ own }: { own: OwnFigures }) {
             maxLength={8}
             value={own.prices.currency ?? MIDDLING.currency}
             onChange={(e) =>
-              void change(
-                (o) => ({ ...o, prices: withEntry(o.prices, 'currency', e.target.value || undefined) }),
-                ['prices'],
-              )
+              void change((o) => ({ ...o, prices: withEntry(o.prices, 'currency', e.target.value || undefined) }))
             }
           />
         </label>
@@ -163,7 +160,7 @@ function Sections({ own }: { own: OwnFigures }) {
             shipped={MIDDLING[name]}
             low={0}
             high={1e7}
-            onChange={(v) => void change((o) => ({ ...o, prices: withEntry(o.prices, name, v) }), ['prices'])}
+            onChange={(v) => void change((o) => ({ ...o, prices: withEntry(o.prices, name, v) }))}
           />
         ))}
       </Section>
@@ -184,10 +181,7 @@ function Sections({ own }: { own: OwnFigures }) {
             low={0.01}
             high={50}
             onChange={(v) =>
-              void change(
-                (o) => ({ ...o, risks: withEntry(o.risks, name, v === undefined ? undefined : v / 100) }),
-                ['risks'],
-              )
+              void change((o) => ({ ...o, risks: withEntry(o.risks, name, v === undefined ? undefined : v / 100) }))
             }
           />
         ))}
@@ -208,13 +202,13 @@ function Sections({ own }: { own: OwnFigures }) {
               {...{ label, family, unit, low, high }}
               own={own.monitors[name]}
               shipped={MONITOR_DEFAULTS[name]}
-              onChange={(v) => void change((o) => ({ ...o, monitors: withEntry(o.monitors, name, v) }), ['monitors'])}
+              onChange={(v) => void change((o) => ({ ...o, monitors: withEntry(o.monitors, name, v) }))}
             />
           );
         })}
         <MonitorTables
           own={own.monitors}
-          onChange={(c) => void change((o) => ({ ...o, monitors: { ...o.monitors, ...c } }), ['monitors'])}
+          onChange={(c) => void change((o) => ({ ...o, monitors: { ...o.monitors, ...c } }))}
         />
       </Section>
       <Section
@@ -232,7 +226,7 @@ function Sections({ own }: { own: OwnFigures }) {
           shipped={0}
           low={ALTITUDE_RANGE_M[0]}
           high={ALTITUDE_RANGE_M[1]}
-          onChange={(v) => void change((o) => ({ ...o, altitude_m: v ?? 0 }), ['altitude_m'])}
+          onChange={(v) => void change((o) => ({ ...o, altitude_m: v ?? 0 }))}
         />
       </Section>
     </>
@@ -247,7 +241,7 @@ export function FiguresScreen() {
   if (!shop) return <p className="p-8 type-label">Loading</p>;
   const { own } = shop;
   const takeAll = async (next: OwnFigures, says: string) => {
-    await change(() => next, ['baseRates', 'monitors'], says);
+    await change(() => next, says);
   };
   const open = async (file: File) => {
     const json = parseJson(await file.text());
@@ -259,6 +253,7 @@ export function FiguresScreen() {
     <div className="mx-auto max-w-6xl space-y-9 px-5 py-6">
       <div className="flex flex-wrap items-center gap-3">
         <h1 className="flex-1 text-4xl type-sign max-sm:basis-full">The shop&rsquo;s own figures</h1>
+        <UndoButtons scope={FIGURES_SCOPE} />
         <button
           type="button"
           className="btn"

@@ -2,11 +2,10 @@
 
 import { ChevronDown, Redo2, Undo2 } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { ok } from '@/core/base';
 import { startPacking } from '@/job/backupClient';
 import { useJob } from '@/job/JobProvider';
-import { useUndo } from '@/job/useUndo';
+import { useUndoKeys } from '@/job/useUndo';
 import { useRunning } from '@/job/useRunning';
 import { useWrite } from '@/job/useWrite';
 import { BIN_DAYS, putBackDeleted } from '@/storage/bin';
@@ -19,13 +18,11 @@ import { saveBlob } from '@/ui/saveFile';
 /** Undo of the last step, and what concerns the job as a whole. */
 export function JobMenu() {
   const { job, vehicle } = useJob();
-  const { undoes, redoes, undo, redo } = useUndo(jobScope(job.id));
+  const { undoes, redoes, undo, redo } = useUndoKeys(jobScope(job.id));
   const write = useWrite();
   const toast = useToast();
   const packing = useRunning();
   const router = useRouter();
-  useHotkeys('mod+z', undo, { preventDefault: true });
-  useHotkeys('mod+shift+z, mod+y', redo, { preventDefault: true });
   const save = async () => {
     const file = await packing.run(() => startPacking(job.id));
     if (file) saveBlob(`${vehicle.plate} job.zip`, file);

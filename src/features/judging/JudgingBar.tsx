@@ -4,6 +4,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { causeName } from '@/core/evidence';
 import type { JudgeProgress } from '@/core/judge';
+import { judgeAllDue, judgeAllIsDue } from '@/storage/figures';
 import { nextToJudge, putFinding, setJudging } from '@/storage/traces';
 import { useFigures } from '@/job/useFigures';
 import { useKeep } from '@/job/useKeep';
@@ -28,6 +29,12 @@ export function JudgingBar() {
   const keep = useKeep();
   const write = useWrite();
   const [running, setRunning] = useState<Running | null>(null);
+  const isAllDue = useLiveQuery(judgeAllIsDue, []) ?? false;
+  const markAll = useEffectEvent(() => keep(judgeAllDue));
+  // After a change of the shop's figures; one that was broken off is begun anew on the next visit.
+  useEffect(() => {
+    if (isAllDue) markAll();
+  }, [isAllDue]);
   const traceId = next?.trace.id;
   const basis = next && shop ? `${next.vehicle.updatedAt} ${next.outside_c} ${shop.changedAt}` : null;
 
@@ -83,7 +90,7 @@ export function JudgingBar() {
         {more > 0 ? `, ${more} more waiting` : ''}
       </span>
       <progress
-        className="progress w-16 shrink-0 progress-primary lg:w-24"
+        className="progress w-16 shrink-0 progress-primary max-[22rem]:hidden lg:w-24"
         value={done}
         max={of}
         aria-label="Judging"

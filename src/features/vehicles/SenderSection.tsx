@@ -35,7 +35,7 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
         Three points of its own curve. Without them the cold look compares with a common family, which may not be its
         own.
       </p>
-      <div className="mt-2 grid grid-cols-3 gap-x-4">
+      <div className="mt-2 grid grid-cols-2 gap-x-4 min-[24rem]:grid-cols-3">
         {drafts.map((d, i) => (
           <div key={i}>
             <QuantityInput

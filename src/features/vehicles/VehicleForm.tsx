@@ -1,7 +1,7 @@
 'use client';
 
 import { yupResolver } from '@hookform/resolvers/yup';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useForm, useWatch } from 'react-hook-form';
 
 import { Cautions } from '@/job/Cautions';
@@ -12,21 +12,34 @@ import { estimatedAnew, vehicleFormSchema, type VehicleFormValues } from './vehi
 export function VehicleForm({
   title,
   start,
+  typed,
+  onTyped,
   onSave,
+  onGiveUp,
 }: {
   title: string;
   start: VehicleFormValues;
+  /** What was typed before, and neither saved nor given up. */
+  typed: VehicleFormValues | null;
+  onTyped: (values: VehicleFormValues) => void;
   /** Keeps the values; says itself when it fails. */
   onSave: (values: VehicleFormValues) => Promise<void>;
+  /** Lets go of what was typed. */
+  onGiveUp: () => void;
 }) {
-  const form = useForm<VehicleFormValues>({ resolver: yupResolver(vehicleFormSchema), defaultValues: start });
+  const begun = typed ?? start;
+  const form = useForm<VehicleFormValues>({ resolver: yupResolver(vehicleFormSchema), defaultValues: begun });
   const { control, register, formState } = form;
+  useEffect(
+    () => form.subscribe({ formState: { values: true }, callback: ({ values }) => onTyped(values) }),
+    [form, onTyped],
+  );
   const [heated, hybrid] = useWatch({ control, name: ['heated', 'hybrid'] });
   // The kind whose estimates stand in the form: what differs from them was written by a person.
   const [estimatedFor, setEstimatedFor] = useState({
-    fuel: start.fuel,
-    displacement_l: start.displacement_l,
-    hybrid: start.hybrid,
+    fuel: begun.fuel,
+    displacement_l: begun.displacement_l,
+    hybrid: begun.hybrid,
   });
   const estimate = () => {
     const values = form.getValues();
@@ -39,6 +52,11 @@ export function VehicleForm({
   return (
     <form noValidate onSubmit={(e) => void submit(e)} className="mx-auto max-w-4xl px-5 py-8">
       <h1 className="text-4xl type-sign">{title}</h1>
+      {typed && (
+        <p role="status" className="mt-2 font-semibold" data-testid="typed-before">
+          What was typed here before stands here again. It is not saved yet.
+        </p>
+      )}
       <p className="mt-2 text-base-content/80">
         Figures are estimates for the kind and size of engine until you overwrite them from the vehicle&rsquo;s own
         papers.
@@ -145,9 +163,14 @@ export function VehicleForm({
         </div>
       </fieldset>
       {hybrid && <Cautions className="mt-6" of={['orange-cables']} />}
-      <button type="submit" className="btn mt-8 btn-lg btn-primary" disabled={formState.isSubmitting}>
-        Save the vehicle
-      </button>
+      <div className="mt-8 flex flex-wrap gap-4">
+        <button type="submit" className="btn btn-lg btn-primary" disabled={formState.isSubmitting}>
+          Save the vehicle
+        </button>
+        <button type="button" className="btn btn-ghost btn-lg" onClick={onGiveUp}>
+          Give up these changes
+        </button>
+      </div>
     </form>
   );
 }

@@ -5,14 +5,16 @@ import { Download, Plus } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { causeName } from '@/core/evidence';
 import { repeatedParts } from '@/core/case';
 import { writeVehicleFile } from '@/core/formats';
 import { STATE_NAME } from '@/job/jobWords';
+import { UndoButtons } from '@/job/UndoButtons';
 import { useKeep } from '@/job/useKeep';
 import { useWrite } from '@/job/useWrite';
 import { changeVehicle, type VehicleChange } from '@/storage/changeVehicle';
+import { vehicleScope } from '@/storage/journal/journalMiddleware';
 import { carried } from '@/storage/revert';
 import { listVehicleTraces } from '@/storage/traces';
 import { putBack } from '@/storage/bin';
@@ -25,8 +27,10 @@ import { PartsSection } from './PartsSection';
 import { SenderSection } from './SenderSection';
 import { DriftTrends } from './DriftTrends';
 import { driftPoints, judgedAlike, settledLevel_c } from './drift';
-import { toFormValues, toVehicle } from './vehicleFields';
+import { dropVehicleDraft, keepVehicleDraft, readVehicleDraft } from './vehicleDraft';
+import { toFormValues, toVehicle, type VehicleFormValues } from './vehicleFields';
 import { VehicleForm } from './VehicleForm';
+import { WideTable } from '@/ui/WideTable';
 
 const DriftChart = dynamic(() => import('./DriftChart').then((m) => m.DriftChart), { ssr: false });
 
@@ -43,40 +47,42 @@ function History({ vehicle }: { vehicle: VehicleRecord }) {
         <DriftChart points={points} rated_c={vehicle.vehicle.thermostat.rated_c} />
       )}
       <DriftTrends points={points} works={works} />
-      <table className="mt-2 w-full">
-        <thead>
-          <tr className="border-b border-base-content/40 text-left">
-            <th scope="col" className="py-1">
-              Trace
-            </th>
-            <th scope="col">Settled at</th>
-            <th scope="col">Finding</th>
-            <th scope="col">Known good</th>
-          </tr>
-        </thead>
-        <tbody>
-          {traces.map(({ trace, finding }) => {
-            const level = finding ? settledLevel_c(finding) : null;
-            return (
-              <tr key={trace.id} className="border-b border-base-content/15">
-                <th scope="row" className="py-1.5 text-left font-normal">
-                  <Link href={`/jobs/${trace.jobId}`} className="underline underline-offset-4">
-                    {trace.fileName}
-                  </Link>{' '}
-                  <span className="type-label">{new Date(trace.importedAt).toISOString().slice(0, 10)}</span>
-                </th>
-                <td>{showTemperature(level ?? NaN)}</td>
-                <td>
-                  {finding
-                    ? `${causeName(finding.verdict.cause)} ${Math.round(100 * finding.verdict.probability)} %`
-                    : 'not judged'}
-                </td>
-                <td>{vehicle.goodTraceIds.includes(trace.id) ? 'yes' : ''}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <WideTable label="Traces over time">
+        <table className="mt-2 w-full">
+          <thead>
+            <tr className="border-b border-base-content/40 text-left">
+              <th scope="col" className="py-1">
+                Trace
+              </th>
+              <th scope="col">Settled at</th>
+              <th scope="col">Finding</th>
+              <th scope="col">Known good</th>
+            </tr>
+          </thead>
+          <tbody>
+            {traces.map(({ trace, finding }) => {
+              const level = finding ? settledLevel_c(finding) : null;
+              return (
+                <tr key={trace.id} className="border-b border-base-content/15">
+                  <th scope="row" className="py-1.5 text-left font-normal">
+                    <Link href={`/jobs/${trace.jobId}`} className="underline underline-offset-4">
+                      {trace.fileName}
+                    </Link>{' '}
+                    <span className="type-label">{new Date(trace.importedAt).toISOString().slice(0, 10)}</span>
+                  </th>
+                  <td>{showTemperature(level ?? NaN)}</td>
+                  <td>
+                    {finding
+                      ? `${causeName(finding.verdict.cause)} ${Math.round(100 * finding.verdict.probability)} %`
+                      : 'not judged'}
+                  </td>
+                  <td>{vehicle.goodTraceIds.includes(trace.id) ? 'yes' : ''}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </WideTable>
     </>
   );
 }
@@ -90,7 +96,18 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
   const write = useWrite();
   const router = useRouter();
   // The vehicle with which editing began: another tab may change it meanwhile.
-  const [base, setBase] = useState<VehicleRecord | null>(null);
+  const [draft] = useState(() => readVehicleDraft(vehicleId));
+  const [base, setBase] = useState<VehicleRecord | null>(draft?.base ?? null);
+  const keepTyped = useCallback(
+    (values: VehicleFormValues) => {
+      if (base) keepVehicleDraft({ values, base });
+    },
+    [base],
+  );
+  const leaveForm = () => {
+    dropVehicleDraft(vehicleId);
+    setBase(null);
+  };
   useEffect(() => {
     if (record) document.title = `${record.plate} · Varmek`;
   }, [record]);
@@ -105,6 +122,10 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
       <VehicleForm
         title={base.plate}
         start={start}
+        // A form that is opened again begins with the vehicle as it stands.
+        typed={base === draft?.base ? draft.values : null}
+        onTyped={keepTyped}
+        onGiveUp={leaveForm}
         onSave={async (values) => {
           const { plate, variant, mileage_km } = values;
           const vehicle = toVehicle(values);
@@ -131,7 +152,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
               undo: (before) => changeVehicle(vehicleId, before, !alike),
             },
           );
-          if (kept !== null) setBase(null);
+          if (kept !== null) leaveForm();
         }}
       />
     );
@@ -164,6 +185,7 @@ export function VehicleScreen({ vehicleId }: { vehicleId: string }) {
             {record.variant && `, ${record.variant}`}
           </p>
         </div>
+        <UndoButtons scope={vehicleScope(vehicleId)} />
         <button
           type="button"
           className="btn"

@@ -5,8 +5,10 @@ import { fail, ok, type Result } from '@/core/base';
 export const BACKUP_SCHEMA = 'varmek-backup/1';
 /** The file that says what the others are. */
 export const MANIFEST = 'backup.json';
-/** Version of the store whose rows a backup holds; the first that made any. */
-export const STORE_VERSION = 9;
+/** Version of the store whose rows a backup holds. */
+export const STORE_VERSION = 10;
+/** The first that made any; its rows are those of now, without practice. */
+const FIRST_VERSION = 9;
 
 const count = () => number().integer().min(0).required();
 
@@ -33,7 +35,7 @@ export function readManifest(value: unknown): Result<Manifest, string> {
   if (isNewer) return fail(`This backup was made by a newer Varmek (${schema}). Restore it there, or update this one.`);
   try {
     const manifest = manifestSchema.validateSync(value);
-    return manifest.storeVersion === STORE_VERSION ? ok(manifest) : fail(`${MANIFEST} names a store that never was.`);
+    return manifest.storeVersion >= FIRST_VERSION ? ok(manifest) : fail(`${MANIFEST} names a store that never was.`);
   } catch (error) {
     if (error instanceof ValidationError) return fail(`${MANIFEST} is damaged: ${error.errors.join('; ')}.`);
     throw error;

@@ -1,13 +1,14 @@
 import { Dexie, type DBCore, type DBCoreMutateRequest, type DBCoreTable, type Middleware } from 'dexie';
 import equal from 'fast-deep-equal';
-import type { JournalRecord } from '../records';
+import { FIGURES_KEY, type JournalRecord } from '../records';
 import { typedPath } from './typedPath';
 
 type Row = Readonly<Record<string, unknown>>;
 
 /** What of a row is nobody's change, and whose change the rest is. */
 interface Journaled {
-  readonly scope: (row: Row) => string;
+  /** Null for rows that no person changes. */
+  readonly scope: (row: Row) => string | null;
   /** Fields that follow from others. */
   readonly ignored: readonly string[];
   /** Rows that come and go by other ways: made on their own screen, deleted into the bin. */
@@ -18,6 +19,10 @@ interface Journaled {
 export const jobScope = (jobId: string): string => `job ${jobId}`;
 /** What the changes of a vehicle are found under. */
 export const vehicleScope = (vehicleId: string): string => `vehicle ${vehicleId}`;
+/** What the changes of a procedure are found under. */
+export const procedureScope = (procedureId: string): string => `procedure ${procedureId}`;
+/** What the changes of the shop's own figures are found under. */
+export const FIGURES_SCOPE = 'figures';
 
 const ofJob = (row: Row): string => jobScope(String(row.jobId));
 
@@ -28,6 +33,8 @@ export const JOURNALED: Readonly<Record<string, Journaled>> = {
   repairs: { scope: ofJob, ignored: ['updatedAt'] },
   closings: { scope: ofJob, ignored: ['updatedAt'] },
   runs: { scope: ofJob, ignored: ['seen_ms'] },
+  procedures: { scope: (row) => procedureScope(String(row.id)), ignored: ['updatedAt'], updatesOnly: true },
+  settings: { scope: (row) => (row.key === FIGURES_KEY ? FIGURES_SCOPE : null), ignored: [] },
   vehicles: { scope: (row) => vehicleScope(String(row.id)), ignored: ['updatedAt'], updatesOnly: true },
 };
 
@@ -64,7 +71,8 @@ function changesOf(
     const row = is ?? was;
     if (row === null || (updatesOnly && (was === null || is === null))) return [];
     if (equal(without(was, ignored), without(is, ignored))) return [];
-    return [{ scope: scope(row), at: Date.now(), table, key: String(key), before: was, after: is }];
+    const found = scope(row);
+    return found === null ? [] : [{ scope: found, at: Date.now(), table, key: String(key), before: was, after: is }];
   });
 }
 

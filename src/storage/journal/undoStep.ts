@@ -1,9 +1,10 @@
 import type { Result } from '@/core/base';
 import { database } from '../database';
 import { judgeAgainWithoutAir } from '../entries';
+import { figuresIn, judgeAgainBy } from '../figures';
 import { touchCase } from '../jobs';
 import { judgeVehicleAgain } from '../changeVehicle';
-import type { EntryRecord, JournalRecord } from '../records';
+import { FIGURES_KEY, type EntryRecord, type JournalRecord } from '../records';
 import { revert } from '../revert';
 import { kept, type StorageError } from '../storageError';
 import { JOURNALED, leaveNoJournal } from './journalMiddleware';
@@ -50,6 +51,9 @@ async function settle(step: Step): Promise<void> {
   const rows = (table: string) => step.filter((r) => r.table === table).flatMap((r) => [r.before, r.after]);
   await judgeAgainWithoutAir(rows('entries').filter((r) => r !== null) as unknown as EntryRecord[]);
   for (const { table, key, before, after } of step) {
+    if (table === 'settings' && key === FIGURES_KEY) {
+      await judgeAgainBy(figuresIn(before?.value), figuresIn(after?.value));
+    }
     if (table === 'vehicles' && JUDGED_BY.some((f) => before?.[f] !== after?.[f])) await judgeVehicleAgain(key);
   }
   const jobIds = step.map((r) => r.scope).filter((s) => s.startsWith('job '));

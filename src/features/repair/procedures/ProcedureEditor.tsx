@@ -142,7 +142,9 @@ export function ProcedureEditor({ id }: { id: string }) {
   return (
     <div className="mx-auto max-w-5xl px-5 py-6">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="flex-1 text-4xl type-sign">{procedure.name === '' ? 'A new procedure' : procedure.name}</h1>
+        <h1 className="flex-1 text-4xl type-sign max-sm:basis-full">
+          {procedure.name === '' ? 'A new procedure' : procedure.name}
+        </h1>
         <button type="button" className="btn" disabled={!undo} onClick={() => undo?.()}>
           <Undo2 aria-hidden className="size-5" /> Undo
         </button>

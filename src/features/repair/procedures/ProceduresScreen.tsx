@@ -53,7 +53,7 @@ export function ProceduresScreen() {
   return (
     <div className="mx-auto max-w-5xl px-5 py-6">
       <div className="flex flex-wrap items-center gap-3">
-        <h1 className="flex-1 text-4xl type-sign">Procedures</h1>
+        <h1 className="flex-1 text-4xl type-sign max-sm:basis-full">Procedures</h1>
         <FileButton
           label="Procedure file"
           accept=".json,application/json"

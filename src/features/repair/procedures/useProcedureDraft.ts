@@ -4,13 +4,12 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
 import type { Result } from '@/core/base';
 import type { Procedure } from '@/core/procedure';
+import { useUndo } from '@/job/useUndo';
 import { useWrite } from '@/job/useWrite';
+import { procedureScope } from '@/storage/journal/journalMiddleware';
 import { loadDraft, putProcedure } from '@/storage/procedures';
 
-/** Steps back that are remembered. */
-const REMEMBERED = 200;
-
-/** A procedure being written: kept at every change, with undo and redo. */
+/** A procedure being written: kept at every change, with undo and redo, after a reload too. */
 export interface ProcedureDraft {
   /** Undefined while it is read; null where there is none. */
   readonly draft: Result<Procedure, string> | null | undefined;
@@ -33,8 +32,6 @@ export function useProcedureDraft(id: string): ProcedureDraft {
   const stored = useLiveQuery(() => loadDraft(id), [id]);
   // What is written here goes before what is read back: a keystroke must not wait for the store.
   const [own, setOwn] = useState<Procedure | null>(null);
-  const [past, setPast] = useState<readonly Procedure[]>([]);
-  const [future, setFuture] = useState<readonly Procedure[]>([]);
   const now = own ?? (stored?.ok ? stored.value : null);
   const [written, setWritten] = useState<Written>({ last: null, kept: 'kept' });
   const put = (next: Procedure) => {
@@ -47,28 +44,15 @@ export function useProcedureDraft(id: string): ProcedureDraft {
   };
   const change: ProcedureDraft['change'] = (to) => {
     if (!now) return;
-    setPast([...past.slice(-REMEMBERED), now]);
-    setFuture([]);
     put(to(now));
   };
-  const step = (
-    from: readonly Procedure[],
-    setFrom: typeof setPast,
-    to: readonly Procedure[],
-    setTo: typeof setPast,
-  ) =>
-    from.length === 0 || !now
-      ? null
-      : () => {
-          setTo([...to, now]);
-          setFrom(from.slice(0, -1));
-          put(from.at(-1)!);
-        };
+  // The store has what an undo brings back.
+  const steps = useUndo(procedureScope(id), () => setOwn(null));
   return {
     draft: own ? { ok: true, value: own } : stored,
     change,
     kept: written.kept,
-    undo: step(past, setPast, future, setFuture),
-    redo: step(future, setFuture, past, setPast),
+    undo: steps.undoes === null ? null : steps.undo,
+    redo: steps.redoes === null ? null : steps.redo,
   };
 }
