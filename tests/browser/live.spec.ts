@@ -1,12 +1,18 @@
-import { expect, expectClean, newJob, openStage, test } from './support';
+import type { Page } from '@playwright/test';
+import { expect, expectClean, fillDisk, newJob, openStage, test } from './support';
 
-test('a warm-up is logged live, survives a reload, sounds its limit, and becomes a finding', async ({ page }) => {
-  await newJob(page, 'Van 21');
+/** Logs a new car from the simulated adapter at sixty times its pace. */
+async function logLive(page: Page, plate: string, simulated: string): Promise<void> {
+  await newJob(page, plate);
   await openStage(page, '4');
   await page.getByRole('link', { name: 'Log live from an adapter' }).click();
-  await page.getByLabel('Simulated vehicle').selectOption('thermostat-stuck-open');
+  await page.getByLabel('Simulated vehicle').selectOption(simulated);
   await page.getByLabel('How fast').selectOption('60');
   await page.getByRole('button', { name: 'Start logging' }).click();
+}
+
+test('a warm-up is logged live, survives a reload, sounds its limit, and becomes a finding', async ({ page }) => {
+  await logLive(page, 'Van 21', 'thermostat-stuck-open');
   await expect(page.getByText('Logging', { exact: true })).toBeVisible();
   await expect(page.getByTestId('live-ect')).not.toHaveText('–');
   await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
@@ -48,12 +54,7 @@ test('the stop limit is told and can be silenced', async ({ page }) => {
 });
 
 test('one tab logs a job at a time; another waits and takes up what was kept', async ({ page, context }) => {
-  await newJob(page, 'Van 23');
-  await openStage(page, '4');
-  await page.getByRole('link', { name: 'Log live from an adapter' }).click();
-  await page.getByLabel('Simulated vehicle').selectOption('healthy');
-  await page.getByLabel('How fast').selectOption('60');
-  await page.getByRole('button', { name: 'Start logging' }).click();
+  await logLive(page, 'Van 23', 'healthy');
   await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
   const other = await context.newPage();
   await other.goto(page.url());
@@ -67,4 +68,22 @@ test('one tab logs a job at a time; another waits and takes up what was kept', a
   await expect(other.getByText(/was thrown away/)).toBeVisible();
   await other.goto(`${new URL(other.url()).origin}/keeping`);
   await expect(other.getByTestId('bin')).toContainText('Recording');
+});
+
+test('on a full disk nothing is said to be kept that is not, and it is kept once there is room', async ({ page }) => {
+  await logLive(page, 'Van 24', 'healthy');
+  await expect(page.getByRole('timer')).toHaveText(/^[1-9]\d*:/, { timeout: 240_000 });
+  await fillDisk(page, true);
+  await expect(page.getByTestId('unkept')).toContainText('is on this screen alone');
+  await page.getByRole('button', { name: 'Stop logging' }).click();
+  await expect(page.getByText('Stopped', { exact: true })).toBeVisible();
+  await expect(page.getByText('all of it is kept')).toHaveCount(0);
+  const rows = async () => /\d+ rows/.exec(await page.getByText(/\d+ rows,/).innerText())![0];
+  const logged = await rows();
+  await fillDisk(page, false);
+  await expect(page.getByText('Stopped; all of it is kept')).toBeVisible();
+  await expect(page.getByTestId('unkept')).toHaveCount(0);
+  await page.reload();
+  await expect(page.getByText('Stopped; all of it is kept')).toBeVisible();
+  expect(await rows()).toBe(logged);
 });

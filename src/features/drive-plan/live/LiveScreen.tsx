@@ -27,7 +27,7 @@ import { isQuiet } from './alarm';
 import { Channels, latest, OwnMark, SourceChoice } from './LiveParts';
 import { recordingFile } from './recordingFile';
 import { StopAlarm } from './StopAlarm';
-import { useLiveLog, type LiveStatus } from './useLiveLog';
+import { useLiveLog, type LiveStatus, type LiveView } from './useLiveLog';
 
 const HEIGHT = 300;
 /** Longer than a slow adapter takes for an answer, s. */
@@ -42,6 +42,10 @@ const STATUS_TEXT: Readonly<Record<LiveStatus, string>> = {
   paused: 'Stopped; all of it is kept',
   lost: 'No answer from the adapter; all of it is kept',
 };
+
+/** Where logging stands; "kept" is said of what is kept alone. */
+const statusText = ({ status, unkept }: LiveView): string =>
+  unkept === null ? STATUS_TEXT[status] : STATUS_TEXT[status].replace('; all of it is kept', '');
 
 /** Logs a warm-up from an adapter straight into the job, the prediction beside it. */
 export function LiveScreen() {
@@ -59,7 +63,7 @@ export function LiveScreen() {
     (rows: number) => toast({ kind: 'info', text: `Logging stopped as its screen was left: ${rows} rows are kept.` }),
     [toast],
   );
-  const log = useLiveLog(job.id, vehicle, plan, complain, tellLeft);
+  const log = useLiveLog(job.id, vehicle, plan, complain, keep, tellLeft);
   const { view, start, pause, mark, keepRows } = log;
   const [quietAt, setQuietAt] = useState<number | null>(null);
   const lane = useMemo(() => {
@@ -127,13 +131,18 @@ export function LiveScreen() {
             <p className="text-3xl type-sign" role="timer">
               {clock(elapsed_s)}
             </p>
+            {view.unkept !== null && (
+              <p role="alert" className="font-bold text-error" data-testid="unkept">
+                {view.unkept} What came last is on this screen alone, and is tried again every second.
+              </p>
+            )}
             {silent ? (
               <p role="alert" className="font-bold text-error">
                 No answer for {Math.floor(view.silent_s)} s: this figure is old. Watch the gauge, check the plug.
               </p>
             ) : (
               <p aria-live="polite" className={view.status === 'lost' ? 'font-bold text-error' : ''}>
-                {STATUS_TEXT[view.status]}
+                {statusText(view)}
               </p>
             )}
             <p className="type-label">

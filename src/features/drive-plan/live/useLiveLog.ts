@@ -6,6 +6,7 @@ import { DEMO_CAUSES } from './demoCauses';
 import { deleteRecording, endRecording, keepRecording, openRecording, startRecording } from '@/storage/recordings';
 import type { PlanRecord, RecordedMark, RecordedRow, RecordingRecord } from '@/storage/records';
 import type { StorageError } from '@/storage/storageError';
+import type { Keep } from '@/job/useKeep';
 import { alone } from '@/ui/alone';
 import { simulateInWorker } from '@/workers/planClient';
 import { pollAdapter, type PollCounts } from './pollAdapter';
@@ -29,6 +30,8 @@ export interface LiveView {
   readonly counts: PollCounts;
   /** How long the adapter has not answered while it was asked, s. */
   readonly silent_s: number;
+  /** Why what came last is on this screen alone; null where all of it is kept. */
+  readonly unkept: string | null;
 }
 
 const NOTHING: PollCounts = { answers: 0, refusals: 0, dropped: 0 };
@@ -46,6 +49,7 @@ interface Session {
   answered_ms: number;
   keptRows: number;
   keptMarks: number;
+  unkept: string | null;
   /** Marks whose writing has ended: a mark is shown once it is kept, or its failure was told. */
   settledMarks: number;
 }
@@ -59,6 +63,7 @@ const empty = (): Session => ({
   answered_ms: 0,
   keptRows: 0,
   keptMarks: 0,
+  unkept: null,
   settledMarks: 0,
 });
 
@@ -68,6 +73,7 @@ export function useLiveLog(
   vehicle: Vehicle,
   plan: PlanRecord,
   onError: (message: string) => void,
+  hold: Keep,
   onLeft: (rows: number) => void,
 ) {
   const session = useRef<Session>(empty());
@@ -78,17 +84,18 @@ export function useLiveLog(
     marks: [],
     counts: NOTHING,
     silent_s: 0,
+    unkept: null,
   });
 
   const show = (status?: LiveStatus) => {
-    const { record, rows, counts } = session.current;
+    const { record, rows, counts, unkept } = session.current;
     const marks = session.current.marks.slice(0, session.current.settledMarks);
     const source = record?.source ?? null;
     const { answered_ms } = session.current;
     setView((v) => {
       const now = status ?? v.status;
       const silent_s = now === 'running' ? (performance.now() - answered_ms) / 1000 : 0;
-      return { status: now, source, rows: [...rows], marks, counts, silent_s };
+      return { status: now, source, rows: [...rows], marks, counts, silent_s, unkept };
     });
   };
 
@@ -100,11 +107,9 @@ export function useLiveLog(
     s.keptMarks = marks;
     const kept = await keepRecording(s.record, s);
     s.settledMarks = Math.max(s.settledMarks, marks);
-    if (!kept.ok) {
-      // What was not kept is tried again with the next rows.
-      s.keptRows = -1;
-      onError(kept.error.message);
-    }
+    s.unkept = kept.ok ? null : kept.error.message;
+    // What was not kept is tried again with the next rows, or without any.
+    if (!kept.ok) s.keptRows = -1;
     return s;
   };
 
@@ -116,11 +121,14 @@ export function useLiveLog(
     }
     show(record ? 'paused' : 'idle');
   });
-  const leave = useEffectEvent(() => {
+  const leave = useEffectEvent(async () => {
     const s = session.current;
-    if (s.stop && !s.stop.signal.aborted) onLeft(s.rows.length);
+    const wasRunning = s.stop !== null && !s.stop.signal.aborted;
     s.stop?.abort();
-    return keep();
+    await keep();
+    const { record } = s;
+    if (record && s.unkept !== null) hold(() => keepRecording(record, s));
+    else if (wasRunning) onLeft(s.rows.length);
   });
   const isElsewhere = useEffectEvent(() => show('elsewhere'));
   // One tab logs a job at a time: another waits until this one is left, and takes up what it kept.
@@ -135,10 +143,11 @@ export function useLiveLog(
   );
 
   const running = view.status === 'running';
+  const isUnkept = view.unkept !== null;
   const draw = useEffectEvent(() => show());
   const save = useEffectEvent(() => void keep());
   useEffect(() => {
-    if (!running) return;
+    if (!running && !isUnkept) return;
     const drawing = setInterval(() => draw(), DRAW_EVERY_MS);
     const keeping = setInterval(() => save(), KEEP_EVERY_MS);
     // A tab that is closed by mistake ends a drive that is not driven again.
@@ -149,7 +158,7 @@ export function useLiveLog(
       clearInterval(keeping);
       window.removeEventListener('beforeunload', ask);
     };
-  }, [running]);
+  }, [running, isUnkept]);
 
   const openPort = async (source: LiveSource, now_s: () => number): Promise<SerialPortLike | null> => {
     if (source.kind === 'serial') return (await webSerial()?.requestPort()) ?? null;
@@ -170,7 +179,10 @@ export function useLiveLog(
     try {
       if (!s.record) {
         const begun = await startRecording(jobId, origin);
-        if (!begun.ok) throw new Error(begun.error.message);
+        if (!begun.ok) {
+          onError(begun.error.message);
+          return show('idle');
+        }
         s.record = begun.value;
       }
       const { startedAt } = s.record;
