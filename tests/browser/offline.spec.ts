@@ -38,6 +38,10 @@ test('opens and works when the server is gone; a newer version comes whole and o
   await expect(async () =>
     expect(await page.evaluate(() => navigator.serviceWorker.controller !== null)).toBe(true),
   ).toPass();
+  // It can be installed; a browser in private mode, as this one, offers it to nobody.
+  const devtools = await page.context().newCDPSession(page);
+  const { installabilityErrors } = await devtools.send('Page.getInstallabilityErrors');
+  expect(installabilityErrors.map((e) => e.errorId)).toEqual(['in-incognito']);
   await stop();
 
   // The same address anew, every stage of the job, a job that is new, a log that is read and judged.

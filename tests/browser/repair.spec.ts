@@ -385,6 +385,11 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
   await expect(page.getByText('Kept in this browser at every change.')).toBeVisible();
   await page.reload();
   await expect(step(2).getByLabel('From', { exact: true })).toHaveValue('1800');
+  // What was written before the reload is undone after it, and done again.
+  await press(page, 'Undo');
+  await expect(step(3).getByLabel('Then back to')).toHaveValue('');
+  await press(page, 'Redo');
+  await expect(step(3).getByLabel('Then back to')).toHaveValue('1');
   await expectClean(page);
 
   await press(page, 'Dry run');

@@ -44,10 +44,10 @@ export function WorkForm() {
           void keep();
         }}
       >
-        <label className="block">
+        <label className="block max-w-full">
           <span className="block leading-tight font-semibold">What was done</span>
           <select
-            className="select mt-1 w-80 text-base"
+            className="select mt-1 w-80 max-w-full text-base"
             value={work}
             onChange={(e) => setWork(e.target.value as WorkKind | '')}
           >

@@ -127,7 +127,7 @@ function Choice({ first }: { first: ActionKind }) {
         }}
       >
         <select
-          className="select w-80 text-base"
+          className="select w-80 max-w-full text-base"
           aria-label="What is chosen"
           value={chosen}
           onChange={(e) => setAction(e.target.value as ActionKind)}

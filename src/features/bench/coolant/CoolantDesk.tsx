@@ -12,6 +12,7 @@ import { MeasuredField } from '@/job/MeasuredField';
 import { useKeep } from '@/job/useKeep';
 import { takeBack, undoEntries } from '@/storage/entries';
 import { useUnits } from '@/ui/units';
+import { WideTable } from '@/ui/WideTable';
 import { MovePicture } from '../MovePicture';
 import { useBenchTest } from '../useBenchTest';
 import { BothWays, MixPanel } from './MixPanel';
@@ -61,26 +62,28 @@ function BoilingTable({ glycol, glycol_pct }: { glycol: MixBench['glycol']; glyc
             : `The hottest reading of ${hottest.file}, ${show('temperature', hottest.c)}, lies past it: it boiled.`}
         </p>
       )}
-      <table className="table mt-2 max-w-xl table-sm tabular-nums">
-        <thead className="text-base-content">
-          <tr>
-            <th>Cap</th>
-            <th className="text-right">Holds</th>
-            <th className="text-right">Boils at</th>
-            {hottest && <th className="text-right">Left on this trace</th>}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.name}>
-              <td>{r.name}</td>
-              <td className="text-right">{show('pressure', r.kpa)}</td>
-              <td className="text-right font-semibold">{show('temperature', r.boils, 1)}</td>
-              {hottest && <td className="text-right">{show('temperatureDifference', r.boils - hottest.c)}</td>}
+      <WideTable label="Where it boils by cap">
+        <table className="table mt-2 max-w-xl table-sm tabular-nums">
+          <thead className="text-base-content">
+            <tr>
+              <th>Cap</th>
+              <th className="text-right">Holds</th>
+              <th className="text-right">Boils at</th>
+              {hottest && <th className="text-right">Left on this trace</th>}
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {rows.map((r) => (
+              <tr key={r.name}>
+                <td>{r.name}</td>
+                <td className="text-right">{show('pressure', r.kpa)}</td>
+                <td className="text-right font-semibold">{show('temperature', r.boils, 1)}</td>
+                {hottest && <td className="text-right">{show('temperatureDifference', r.boils - hottest.c)}</td>}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </WideTable>
       {weak && (
         <p role="alert" className="mt-1 border-l-4 border-warning pl-3">
           The cap releases well below its stamp: it costs{' '}

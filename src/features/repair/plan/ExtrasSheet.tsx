@@ -7,6 +7,7 @@ import { useJob } from '@/job/JobProvider';
 import { percent } from '@/job/jobWords';
 import { useRepair } from '@/job/useRepair';
 import { switched } from '../lists';
+import { WideTable } from '@/ui/WideTable';
 
 /** A share from which it is said that the credit cannot be parted. */
 const CONFOUNDS_FROM = 0.1;
@@ -24,43 +25,45 @@ export function ExtrasSheet() {
       <h2 id="extras-title" className="text-2xl type-sign">
         While it is open
       </h2>
-      <table
-        className="mt-1 w-full [&_td]:border-t [&_td]:border-base-content/15 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left"
-        data-testid="extras"
-      >
-        <thead className="text-base-content">
-          <tr>
-            <th>Along with it</th>
-            <th className="text-right!">Costs</th>
-            <th>What cannot be told afterwards</th>
-          </tr>
-        </thead>
-        <tbody>
-          {offered.map(({ extra, cost, shared, confounds }) => (
-            <tr key={extra.id}>
-              <td>
-                <label className="flex min-h-11 items-center gap-3">
-                  <input
-                    type="checkbox"
-                    className="checkbox"
-                    checked={extras.includes(extra.id)}
-                    onChange={() => toggle(extra.id)}
-                  />
-                  {extra.says}
-                </label>
-              </td>
-              <td className="text-right whitespace-nowrap tabular-nums">
-                {Math.round(cost)} {prices.currency}
-              </td>
-              <td className="leading-snug">
-                {works.length === 0 || confounds < CONFOUNDS_FROM
-                  ? 'nothing to speak of'
-                  : `which of the two cured it, with ${percent(confounds)}${shared.length > 0 ? `: ${shared.slice(0, 2).map(causeName).join(', ')}` : ''}`}
-              </td>
+      <WideTable label="While it is open">
+        <table
+          className="mt-1 w-full [&_td]:border-t [&_td]:border-base-content/15 [&_td]:pr-4 [&_th]:pr-4 [&_th]:text-left"
+          data-testid="extras"
+        >
+          <thead className="text-base-content">
+            <tr>
+              <th>Along with it</th>
+              <th className="text-right!">Costs</th>
+              <th>What cannot be told afterwards</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {offered.map(({ extra, cost, shared, confounds }) => (
+              <tr key={extra.id}>
+                <td>
+                  <label className="flex min-h-11 items-center gap-3">
+                    <input
+                      type="checkbox"
+                      className="checkbox"
+                      checked={extras.includes(extra.id)}
+                      onChange={() => toggle(extra.id)}
+                    />
+                    {extra.says}
+                  </label>
+                </td>
+                <td className="text-right whitespace-nowrap tabular-nums">
+                  {Math.round(cost)} {prices.currency}
+                </td>
+                <td className="leading-snug">
+                  {works.length === 0 || confounds < CONFOUNDS_FROM
+                    ? 'nothing to speak of'
+                    : `which of the two cured it, with ${percent(confounds)}${shared.length > 0 ? `: ${shared.slice(0, 2).map(causeName).join(', ')}` : ''}`}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </WideTable>
     </section>
   );
 }

@@ -57,7 +57,7 @@ export function WorkChoice() {
             key={kind}
             type="button"
             aria-pressed={plan.works.includes(kind)}
-            className={`btn min-h-11 ${plan.works.includes(kind) ? 'btn-neutral' : 'border-base-content/25 btn-ghost'}`}
+            className={`btn h-auto min-h-11 max-w-full whitespace-normal ${plan.works.includes(kind) ? 'btn-neutral' : 'border-base-content/25 btn-ghost'}`}
             onClick={() => toggle(kind)}
           >
             {WORK[kind].done}

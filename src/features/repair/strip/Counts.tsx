@@ -28,7 +28,7 @@ export function Counts() {
           const { in: put_in, out } = counts[what];
           const inside = put_in - out;
           return (
-            <li key={what} className="flex items-center gap-3 border-t border-base-content/15 py-1.5">
+            <li key={what} className="flex flex-wrap items-center gap-3 border-t border-base-content/15 py-1.5">
               <span className="w-20 text-lg font-semibold">{NAME[what]}</span>
               <span
                 className={`w-14 text-3xl type-sign ${inside > 0 ? 'text-error' : ''}`}

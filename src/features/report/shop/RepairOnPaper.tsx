@@ -8,6 +8,7 @@ import { percent } from '@/job/jobWords';
 import { PartsTable } from '@/job/PartsTable';
 import { ReferencesTable } from '@/job/ReferencesTable';
 import { useUnits } from '@/ui/units';
+import { WideTable } from '@/ui/WideTable';
 
 /** What the repair used: amounts, parts, screws, minutes. */
 export function RepairOnPaper() {
@@ -27,28 +28,30 @@ export function RepairOnPaper() {
       </p>
       <PartsTable parts={plan.parts} />
       {drain.lines.length > 0 && (
-        <table data-testid="paper-ledger">
-          <thead>
-            <tr>
-              <th>Coolant</th>
-              <th>Where</th>
-              <th>Measured by</th>
-              <th className="num">Amount</th>
-              <th className="num">Strength</th>
-            </tr>
-          </thead>
-          <tbody>
-            {drain.lines.map((x) => (
-              <tr key={x.id}>
-                <th>{x.kind}</th>
-                <td>{x.where}</td>
-                <td>{x.measuredBy}</td>
-                <td className="num">{show('volume', x.l, 2)}</td>
-                <td className="num">{x.pct === null ? '' : `${Math.round(x.pct)} %`}</td>
+        <WideTable label="Coolant out and in">
+          <table data-testid="paper-ledger">
+            <thead>
+              <tr>
+                <th>Coolant</th>
+                <th>Where</th>
+                <th>Measured by</th>
+                <th className="num">Amount</th>
+                <th className="num">Strength</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {drain.lines.map((x) => (
+                <tr key={x.id}>
+                  <th>{x.kind}</th>
+                  <td>{x.where}</td>
+                  <td>{x.measuredBy}</td>
+                  <td className="num">{show('volume', x.l, 2)}</td>
+                  <td className="num">{x.pct === null ? '' : `${Math.round(x.pct)} %`}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </WideTable>
       )}
       {inside.ok && drain.lines.length > 0 && (
         <p>
