@@ -27,6 +27,7 @@ import { BACKUP_TABLES } from '@/storage/tables';
 import { addTrace } from '@/storage/traces';
 import { addTriage } from '@/storage/triage';
 import { addVehicle } from '@/storage/vehicles';
+import { oldStore, revived } from '../fixtures/stores/oldStores';
 import { emptyStore, good } from './storeSupport';
 
 const vehicle = startingVehicle({ fuel: 'diesel', displacement_l: 2, hybrid: false });
@@ -104,6 +105,22 @@ describe('a backup of the shop', () => {
     expect(await wholeShop()).toEqual(before);
     expect(await database().staged.count()).toBe(0);
     expect(await database().journal.count()).toBe(0);
+  });
+
+  it('made by version 9 comes back whole: it had no practice', async () => {
+    const { tables } = oldStore(9);
+    for (const [name, rows] of Object.entries(tables)) await database().table(name).bulkPut(rows.map(revived));
+    const before = await wholeShop();
+    expect(before.closings).toHaveLength(1);
+    const file = await altered(await writeBackup(NOTHING, 77), (files) => {
+      const main = JSON.parse(textOf(files, 'backup.json')) as { tables: { name: string }[] };
+      const known = main.tables.filter((t) => t.name !== 'practice');
+      expect(known).toHaveLength(main.tables.length - 1);
+      files['backup.json'] = strToU8(JSON.stringify({ ...main, storeVersion: 9, tables: known }));
+    });
+    await emptyStore();
+    await restored(file, 'replace');
+    expect(await wholeShop()).toEqual(before);
   });
 
   it('is a zip of readable files: rows as lines of JSON, logs and pictures as they came, no path leads out of it', async () => {
@@ -224,6 +241,7 @@ describe('a file that is no whole backup', () => {
       });
     expect(await refusals(await manifest({ schema: 'varmek-backup/2' }))).toContain('newer Varmek');
     expect(await refusals(await manifest({ storeVersion: 99 }))).toContain('newer Varmek');
+    expect(await refusals(await manifest({ storeVersion: 8 }))).toContain('never was');
     expect(await refusals(await manifest({ schema: 'varmek-job/3' }))).toContain('no backup of Varmek');
     expect(await refusals(await manifest({ tables: [{ name: 'robots', rows: 0, parts: 0 }] }))).toContain('robots');
     expect(await refusals(await manifest({ tables: 7 }))).toContain('damaged');

@@ -1,8 +1,6 @@
 import 'fake-indexeddb/auto';
 import { addDays, format } from 'date-fns';
 import { Dexie } from 'dexie';
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import { strToU8, unzipSync, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { readEntry, type Entry } from '@/core/case';
@@ -14,60 +12,23 @@ import { readMemory } from '@/storage/memoryFile';
 import { widenMemory } from '@/storage/migrations/widenMemory';
 import { unpackJob } from '@/storage/bundle/jobBundle';
 import { ANSWERS_BY_NUMBER } from '@/storage/migrations/answerKeys';
+import { oldStore, revived, tablesOf } from '../fixtures/stores/oldStores';
 import { good } from './storeSupport';
-
-const FOLDER = path.join(import.meta.dirname, '..', 'fixtures', 'stores');
-
-interface Store {
-  readonly version: number;
-  readonly tables: Readonly<Record<string, readonly Record<string, unknown>[]>>;
-}
-
-/** Blobs and arrays of numbers as they were in the store. */
-function revived(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(revived);
-  if (typeof value !== 'object' || value === null) return value;
-  if ('__f64' in value) return Float64Array.from(value.__f64 as number[], (v) => v ?? NaN);
-  if ('__blob' in value) return new Blob([value.__blob as string], { type: (value as { type?: string }).type ?? '' });
-  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, revived(v)]));
-}
-
-const fixture = (version: number): Store =>
-  JSON.parse(readFileSync(path.join(FOLDER, `version${version}.json`), 'utf8')) as Store;
-
-/** The stores of old, as Dexie knew them. */
-const OLD_STORES: Readonly<Record<number, Record<string, string>>> = {
-  1: {
-    vehicles: 'id, plate, updatedAt',
-    jobs: 'id, vehicleId, state, updatedAt',
-    traces: 'id, jobId, vehicleId, importedAt, judging.state',
-    findings: 'traceId, jobId',
-    photos: 'id, jobId',
-    settings: 'key',
-  },
-  2: { recordings: 'id, jobId', triage: 'id, addedAt' },
-  3: { entries: 'id, jobId', summaries: 'jobId' },
-  4: { runs: 'id, jobId' },
-  5: {},
-  6: { repairs: 'id, jobId', procedures: 'id' },
-  7: { closings: 'id, jobId' },
-  8: {},
-};
 
 let opened = 0;
 
 async function migrated(version: number): Promise<VarmekDatabase> {
   const name = `shop-${opened++}-of-${version}`;
   const old = new Dexie(name);
-  for (let v = 1; v <= version; v++) old.version(v).stores(OLD_STORES[v]!);
-  for (const [table, rows] of Object.entries(fixture(version).tables)) {
+  old.version(version).stores(tablesOf(version));
+  for (const [table, rows] of Object.entries(oldStore(version).tables)) {
     await old.table(table).bulkAdd(rows.map((r) => revived(r)));
   }
   old.close();
   return new VarmekDatabase(name);
 }
 
-const inOldJob = fixture(2).tables.jobs![0]! as {
+const inOldJob = oldStore(2).tables.jobs![0]! as {
   answers: { itemId: string; answer: number; at: number; detail: string }[];
   codes: { code: string; freezeFrame: string }[];
   cold: Record<string, unknown>;
@@ -102,7 +63,7 @@ describe.each([1, 2])('a store of version %d', (version) => {
     const records = await db.entries.toArray();
     const entries = records.map(({ jobId: _job, ...r }): Entry => readEntry(r, { id: r.id, at: r.at }));
     // What stays on the job stays as it was; what was known moved into entries.
-    const old = fixture(version).tables.jobs![0]!;
+    const old = oldStore(version).tables.jobs![0]!;
     const { answers: _answers, codes: _codes, cold: _cold, stopwatch, lookAgainOn: _day, ...stays } = old;
     expect(job).toEqual({ ...stays, revision: 0 });
     expect(stays.state).toBe('to-prove');
@@ -161,7 +122,7 @@ describe.each([1, 2])('a store of version %d', (version) => {
     expect(await trace!.raw.text()).toMatch(/^time_s,ect_c/);
     expect(trace!.report).toMatchObject({ rows: 400, cleaning: expect.any(Array) as unknown });
     expect(await db.findings.count()).toBe(0);
-    const { tables } = fixture(version);
+    const { tables } = oldStore(version);
     expect(await db.vehicles.toArray()).toEqual(tables.vehicles!.map(revived));
     expect(await db.photos.count()).toBe(1);
     expect(await db.settings.toArray()).toEqual(tables.settings);
@@ -174,7 +135,7 @@ describe.each([1, 2])('a store of version %d', (version) => {
 describe('a store of version 4', () => {
   it('is judged again, its reports name the marks of their files, and everything else is as it was', async () => {
     const db = await migrated(4);
-    const { tables } = fixture(4);
+    const { tables } = oldStore(4);
     expect(await db.findings.count()).toBe(0);
     for (const { raw, options, report, judging } of await db.traces.toArray()) {
       expect(judging).toEqual({ state: 'wanted' });
@@ -191,7 +152,7 @@ describe('a store of version 4', () => {
 });
 
 describe('a store of version 3', () => {
-  const { tables } = fixture(3);
+  const { tables } = oldStore(3);
 
   it('has its choices about logs by a kind each, its clocks told apart, and is judged again', async () => {
     const db = await migrated(3);
@@ -249,7 +210,7 @@ describe('a store of version 4', () => {
     const db = await migrated(4);
     expect(await db.repairs.count()).toBe(0);
     expect(await db.procedures.count()).toBe(0);
-    expect(await db.jobs.count()).toBe(fixture(4).tables.jobs!.length);
+    expect(await db.jobs.count()).toBe(oldStore(4).tables.jobs!.length);
     await db.repairs.add({ id: 'r', jobId: 'j', startedAt: 1, updatedAt: 1, sheet: {} });
     expect(await db.repairs.where('jobId').equals('j').count()).toBe(1);
     db.close();
@@ -259,7 +220,7 @@ describe('a store of version 4', () => {
 describe('a store of version 8', () => {
   it('is as it was, entry by entry, with room for a bin, steps to undo and a restore', async () => {
     const db = await migrated(8);
-    for (const [table, rows] of Object.entries(fixture(8).tables)) {
+    for (const [table, rows] of Object.entries(oldStore(8).tables)) {
       expect(await db.table(table).toArray(), table).toEqual(rows.map(revived));
     }
     expect(await (await db.traces.toArray())[0]!.raw.text()).toMatch(/^time_s/);
@@ -272,23 +233,37 @@ describe('a store of version 8', () => {
     ]);
     db.close();
   });
+});
 
-  it('with the tables of 5, 6 or 7 only, is opened all the same', async () => {
-    for (const version of [5, 6, 7]) {
-      const name = `shop-${opened++}-of-${version}`;
-      const old = new Dexie(name);
-      for (let v = 1; v <= version; v++) old.version(v).stores(OLD_STORES[v]!);
-      const known = old.tables.map((t) => t.name);
-      for (const [table, rows] of Object.entries(fixture(8).tables)) {
-        if (known.includes(table)) await old.table(table).bulkAdd(rows.map((r) => revived(r)));
-      }
-      old.close();
-      const db = new VarmekDatabase(name);
-      expect(await db.entries.count(), String(version)).toBe(fixture(8).tables.entries!.length);
-      expect((await db.traces.toArray()).map((t) => t.judging)).toEqual([{ state: 'wanted' }]);
-      expect(await db.closings.count()).toBe(version < 7 ? 0 : 1);
-      db.close();
+describe.each([5, 6, 7])('a store of version %d', (version) => {
+  it('is as it was, entry by entry; its logs are judged again', async () => {
+    const db = await migrated(version);
+    for (const [table, rows] of Object.entries(oldStore(version).tables)) {
+      const now = (await db.table<object>(table).toArray()).map((row) =>
+        table === 'traces' ? { ...row, judging: { state: 'done' } } : row,
+      );
+      expect(now, table).toEqual(rows.map(revived));
     }
+    expect((await db.traces.toArray()).map((t) => t.judging)).toEqual([{ state: 'wanted' }]);
+    expect((await db.entries.toArray()).map((e) => e.kind).sort()).toEqual(
+      ['check', 'code', 'drive', 'measurement', 'note', 'statement'].sort(),
+    );
+    db.close();
+  });
+});
+
+describe.each([9, 10])('a store of version %d', (version) => {
+  it('is as it was with its bin and its steps to undo, which still work', async () => {
+    const db = await migrated(version);
+    const { tables } = oldStore(version);
+    expect(Object.keys(tables)).toEqual(expect.arrayContaining(['bin', 'journal']));
+    for (const [table, rows] of Object.entries(tables)) {
+      expect(await db.table(table).toArray(), table).toEqual(rows.map(revived));
+    }
+    const steps = await db.journal.count();
+    await db.jobs.update((await db.jobs.toArray())[0]!.id, { complaint: 'changed' });
+    expect(await db.journal.count()).toBe(steps + 1);
+    db.close();
   });
 });
 
@@ -351,7 +326,7 @@ describe('answers that were kept by number', () => {
 });
 
 describe('a job file of the old kind', () => {
-  const old = fixture(2).tables;
+  const old = oldStore(2).tables;
   const { plate, notes, variant, mileage_km, senderPoints, parts, memory, vehicle } = old.vehicles![0]! as Record<
     string,
     unknown
