@@ -26,14 +26,13 @@ try {
     executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
     args: ['--no-sandbox', '--disable-gpu', '--disable-dev-shm-usage'],
   });
-  const context = await browser.newContext({ acceptDownloads: true });
-  // The loader of this script gives functions a helper of its own, which a page does not have.
-  await context.addInitScript({ content: 'globalThis.__name = (f) => f;' });
-  const report = await runFaults(context, address, seed, rounds, (line) => process.stderr.write(`${line}\n`));
+  const report = await runFaults(browser, address, { seed, rounds }, (line) => process.stderr.write(`${line}\n`));
   await browser.close();
-  const { killed, full, losses } = report;
+  const { killed, refused, tight, tightBroken, migrations, claims, losses } = report;
   process.stdout.write(
-    `${rounds} rounds: ${killed} killed in the middle, ${full} on a full disk, ${losses.length} losses\n`,
+    `${rounds} rounds: ${killed} killed in the middle, ${refused} with writes refused, ` +
+      `${tight} with little room (${tightBroken} broken by it), ${migrations} migrations broken off; ` +
+      `${claims} claims, ${losses.length} losses\n`,
   );
   for (const loss of losses) process.stdout.write(`  ${loss}\n`);
   process.exitCode = losses.length > 0 ? 1 : 0;

@@ -22,7 +22,7 @@ export interface Place {
   readonly jobId: string;
 }
 
-const rowsOf = (store: StoreDump, table: string) => store[table] ?? [];
+export const rowsOf = (store: StoreDump, table: string) => store[table] ?? [];
 
 /** A short warm-up, another in each round. */
 function log(round: number): string {
@@ -194,7 +194,8 @@ const judgement = (at: Place): Action => ({
     claim({
       what: `finding of round ${round}`,
       holds: (s) => {
-        const trace = rowsOf(s, 'traces').find((t) => t.fileName === `round ${round}.csv`);
+        // An opened job file has logs of the same name, which are judged anew.
+        const trace = rowsOf(s, 'traces').find((t) => t.jobId === at.jobId && t.fileName === `round ${round}.csv`);
         return rowsOf(s, 'findings').some((f) => f.traceId === trace?.id);
       },
     });
@@ -228,6 +229,47 @@ const practice = (at: Place): Action => ({
   },
 });
 
+/** A drive logged from the simulated adapter, with a mark; every other one becomes a log. */
+const live = (at: Place): Action => ({
+  name: 'a live log',
+  come: async (page) => {
+    await page.goto(`${at.address}/jobs/${at.jobId}/drive/live`);
+    await page.getByLabel('Simulated vehicle').waitFor();
+  },
+  run: async (page, round, claim) => {
+    // A log made of a recording holds its rows; a recording under way grows.
+    const holds = (s: StoreDump, isIn: (recording: StoreDump[string][number]) => boolean) =>
+      rowsOf(s, 'recordings').some((r) => r.jobId === at.jobId && isIn(r)) ||
+      rowsOf(s, 'traces').some((t) => t.jobId === at.jobId && t.simulated === true);
+    await page.getByLabel('How fast').selectOption('60');
+    await page.getByRole('button', { name: /Start logging|Go on logging/ }).click();
+    await page.getByRole('timer').filter({ hasText: /[1-9]/ }).waitFor();
+    const words = `mark of round ${round}`;
+    await page.getByLabel('Own mark').fill(words);
+    await page.getByRole('button', { name: 'Mark', exact: true }).click();
+    await page.getByTestId('marks').getByText(words).waitFor();
+    const isUnkept = () => page.getByTestId('unkept').isVisible();
+    if (!(await isUnkept())) {
+      const marked = (r: StoreDump[string][number]) => (r.marks as { text: string }[]).some((m) => m.text === words);
+      claim({ what: words, holds: (s) => holds(s, marked) });
+    }
+    await page.getByRole('button', { name: 'Stop logging' }).click();
+    await page.getByText('Stopped; all of it is kept').waitFor();
+    const rows = Number(/(\d+) rows,/.exec(await page.getByText(/\d+ rows,/).innerText())![1]);
+    claim({
+      what: `${rows} rows of round ${round}`,
+      holds: (s) => holds(s, (r) => (r.rows as unknown[]).length >= rows),
+    });
+    if (round % 2 === 0) return;
+    await page.getByRole('button', { name: 'Finish and judge' }).click();
+    await page.getByTestId('why').waitFor();
+    claim({
+      what: `live log of round ${round}`,
+      holds: (s) => rowsOf(s, 'traces').some((t) => t.jobId === at.jobId && t.simulated === true),
+    });
+  },
+});
+
 /** Everything that is done while something breaks. */
 export const actionsAt = (at: Place): readonly Action[] =>
-  [text, code, tick, drive, bin, backup, jobFile, judgement, practice].map((make) => make(at));
+  [text, code, tick, drive, bin, backup, jobFile, judgement, practice, live].map((make) => make(at));
