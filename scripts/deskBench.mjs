@@ -1,36 +1,7 @@
 #!/usr/bin/env node
 // Measures the trace desk in Chromium on an hour at 10 Hz in two lanes. Usage: npm run bench:desk
 // Prints milliseconds on this machine; a test must not depend on them.
-import { spawn } from 'node:child_process';
-import path from 'node:path';
-import { ensureChromium } from './chromium.mjs';
-import { ensureBuild, ensurePackages, root } from './packages.mjs';
-
-ensurePackages();
-const executablePath = ensureChromium();
-if (!executablePath) process.exit(1);
-ensureBuild();
-const { chromium } = await import('@playwright/test');
-const PORT = '3291';
-const BASE = `http://127.0.0.1:${PORT}`;
-const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
-const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', PORT], {
-  cwd: root,
-  stdio: ['ignore', 'pipe', 'inherit'],
-  env: { ...process.env, VARMEK_DEMO: '1' },
-});
-await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('Ready') && resolve()));
-const browser = await chromium.launch({
-  executablePath,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-dev-shm-usage',
-    '--disable-quic',
-    '--disable-background-networking',
-  ],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+import { longTasks, ms, noteLongTasks, withDemo } from './demoBrowser.mjs';
 
 const rows = Array.from({ length: 36_000 }, (_, i) => {
   const t = i / 10;
@@ -40,27 +11,21 @@ const rows = Array.from({ length: 36_000 }, (_, i) => {
 });
 const log = `time_s,ect_c,speed_kmh\n${rows.join('\n')}\n`;
 const quantile = (values, q) => [...values].sort((a, b) => a - b)[Math.floor(q * (values.length - 1))];
-const ms = (v) => v.toFixed(1).padStart(7);
 
-try {
-  await page.goto(`${BASE}/jobs/demo-arrival`);
+await withDemo(async (page, base) => {
+  await noteLongTasks(page);
+  await page.goto(`${base}/jobs/demo-arrival`);
   await page
     .getByTestId('log-file')
     .setInputFiles({ name: 'hour.csv', mimeType: 'text/csv', buffer: Buffer.from(log) });
   await page.getByTestId('why').waitFor({ timeout: 180_000 });
   await page.waitForTimeout(20_000);
-  await page.evaluate(() => {
-    globalThis.longTasks = [];
-    new PerformanceObserver((list) => globalThis.longTasks.push(...list.getEntries().map((e) => e.duration))).observe({
-      type: 'longtask',
-      buffered: false,
-    });
-  });
+  await longTasks(page);
   // The client's own navigation, as a person opens it; the page around it is there already.
   await page.getByRole('link', { name: /Desk/ }).first().click();
   await page.getByTestId('features').waitFor({ timeout: 120_000 });
   await page.waitForTimeout(3000);
-  const opening = await page.evaluate(() => globalThis.longTasks.splice(0));
+  const opening = await longTasks(page);
   console.log(`opening: ${opening.length} tasks above 50 ms, longest ${ms(Math.max(0, ...opening))} ms`);
 
   const lanes = page.getByTestId('desk-lanes');
@@ -131,7 +96,4 @@ try {
   console.log(
     `what-if: median ${ms(quantile(slider, 0.5))} ms, 95 of 100 within ${ms(quantile(slider, 0.95))} ms to the next frame`,
   );
-} finally {
-  await browser.close();
-  server.kill();
-}
+});

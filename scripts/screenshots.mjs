@@ -1,40 +1,15 @@
 #!/usr/bin/env node
 // Takes the pictures in docs/screenshots from the demo garage. Usage: npm run screenshots
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
-import { ensureChromium } from './chromium.mjs';
-import { ensureBuild, ensurePackages, root } from './packages.mjs';
+import { withDemo } from './demoBrowser.mjs';
+import { root } from './packages.mjs';
 
-ensurePackages();
-const executablePath = ensureChromium();
-if (!executablePath) process.exit(1);
-ensureBuild();
-const { chromium } = await import('@playwright/test');
-const PORT = '3290';
-const BASE = `http://127.0.0.1:${PORT}`;
-const next = path.join(root, 'node_modules', 'next', 'dist', 'bin', 'next');
-const server = spawn(process.execPath, [next, 'start', '-H', '127.0.0.1', '-p', PORT], {
-  cwd: root,
-  stdio: ['ignore', 'pipe', 'inherit'],
-  env: { ...process.env, VARMEK_DEMO: '1' },
-});
-await new Promise((resolve) => server.stdout.on('data', (text) => String(text).includes('Ready') && resolve()));
-
-const browser = await chromium.launch({
-  executablePath,
-  args: [
-    '--no-sandbox',
-    '--disable-gpu',
-    '--disable-dev-shm-usage',
-    '--disable-quic',
-    '--disable-background-networking',
-  ],
-});
-const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, timezoneId: 'UTC' });
+let page;
+let base;
 const shot = (name) =>
   page.screenshot({ path: path.join(root, 'docs', 'screenshots', `${name}.png`), animations: 'disabled' });
-const go = (to) => page.goto(BASE + to);
+const go = (to) => page.goto(base + to);
 
 const demoLog = (name) => readFileSync(path.join(root, 'public', 'demo', name), 'utf8');
 const csv = (name, text) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
@@ -166,7 +141,9 @@ async function caseShots() {
   await shot('decide');
 }
 
-try {
+await withDemo(async (fresh, address) => {
+  page = fresh;
+  base = address;
   await go('/');
   await page.getByRole('link', { name: /Island taxi/ }).waitFor();
   await page
@@ -214,7 +191,4 @@ try {
   await caseShots();
   await practiceShot();
   await keepingShot();
-} finally {
-  await browser.close();
-  server.kill('SIGTERM');
-}
+});
