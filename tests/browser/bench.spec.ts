@@ -139,16 +139,18 @@ test('the thermostat’s desk: typed lift, what cannot be, the other part, and i
   await openStage(page, '6');
   await desk(page, 'Thermostat');
   await page.getByLabel('Stamped').fill('88');
-  for (const r of waterTest(VALVE, COURSE)) await addLift(page, r.t_s / 60, r.water_c, r.lift_mm!);
+  const course = waterTest(VALVE, COURSE);
+  for (const r of course) await addLift(page, r.t_s / 60, r.water_c, r.lift_mm!);
+  const rows = page.getByTestId('pot-readings').locator('tbody tr');
+  await expect(rows).toHaveCount(course.length);
   await expect(page.getByTestId('pot-verdict')).toContainText('Opens too early');
   await expect(page.getByTestId('pot-verdict')).toContainText(/First movement\s*7\d\.\d °C ± \d\.\d °C/);
   await expect(page.getByTestId('pot-verdict')).toContainText(/Hysteresis\s*\d\.\d °C/);
   await expect(page.getByTestId('lift-chart').locator('.recharts-line')).toHaveCount(2);
   await expect(page.getByTestId('bench-move')).toContainText('Thermostat opens early');
-  const count = await page.getByTestId('pot-readings').locator('tbody tr').count();
   await addLift(page, 60, 300, 4);
   await expect(page.getByRole('alert').filter({ hasText: '300 °C' })).toContainText('Nothing was added');
-  await expect(page.getByTestId('pot-readings').locator('tbody tr')).toHaveCount(count);
+  await expect(rows).toHaveCount(course.length);
   await expectClean(page);
 
   // The new part: its test moves nothing, and is offered where the work is written down.
