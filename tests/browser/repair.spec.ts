@@ -434,13 +434,17 @@ test('a procedure of one’s own: written, undone, tried dry, run, interrupted, 
   await page.getByLabel('Coolant now').fill('112');
   await press(page, 'Log it');
   await expect(page.getByTestId('run-too-hot')).toContainText('Engine off');
+  // A pause stands once the store has it.
+  const goOn = page.getByRole('button', { name: 'Go on', exact: true });
   await press(page, 'Pause');
+  await expect(goOn).toBeVisible();
   await page.reload();
   await expect(page.getByTestId('runner-place')).toContainText('Step 2 of 3');
   await press(page, 'Go on');
   await press(page, 'Skip the rest');
   await press(page, 'Again');
   await press(page, 'Pause');
+  await expect(goOn).toBeVisible();
   const job = page.waitForEvent('download');
   await jobMenu(page, 'Save job as a file');
   const jobFile = await (await job).path();
