@@ -3,7 +3,7 @@ import { fail, type Result } from '@/core/base';
 import type { BackupApi, ReadyBackup } from '@/storage/backup/backupApi';
 import type { RestoreWay } from '@/storage/backup/restoreStaged';
 import type { OnShare } from '@/storage/backup/writeBackup';
-import { callWorker, type OpenWorker, type Running } from '@/workers/callWorker';
+import { callWorker, keptWorkers, type Running } from '@/workers/callWorker';
 
 /** Work on a backup: its error is said in words; null when it was stopped. */
 export interface RunningBackup<T> {
@@ -11,10 +11,11 @@ export interface RunningBackup<T> {
   readonly cancel: () => void;
 }
 
-function openBackupWorker(): OpenWorker<BackupApi> {
+/** They hold the store open, and end with their call. */
+const BACKUP_WORKERS = keptWorkers<BackupApi>(() => {
   const worker = new Worker(new URL('../storage/backup/backup.worker.ts', import.meta.url), { type: 'module' });
   return { api: Comlink.wrap<BackupApi>(worker), worker };
-}
+}, 0);
 
 function worded<T>({ result, cancel }: Running<T, string | { kind: 'cancelled' } | { kind: 'bug'; message: string }>) {
   const inWords = result.then((r): Result<T, string | null> => {
@@ -27,16 +28,16 @@ function worded<T>({ result, cancel }: Running<T, string | { kind: 'cancelled' }
 
 /** Packs the whole shop into a file. */
 export const startBackup = (madeAt: number, onShare: OnShare): RunningBackup<Blob> =>
-  worded(callWorker(openBackupWorker, (api) => api.write(madeAt, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api) => api.write(madeAt, Comlink.proxy(onShare))));
 
 /** Packs one job into a file. */
 export const startPacking = (jobId: string): RunningBackup<Blob> =>
-  worded(callWorker(openBackupWorker, (api) => api.pack(jobId)));
+  worded(callWorker(BACKUP_WORKERS, (api) => api.pack(jobId)));
 
 /** Lays a backup ready, and looks what taking it in would change. */
 export const startStaging = (file: Blob, onShare: OnShare): RunningBackup<ReadyBackup> =>
-  worded(callWorker(openBackupWorker, (api) => api.stage(file, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api) => api.stage(file, Comlink.proxy(onShare))));
 
 /** Takes in what was laid ready, all or nothing. */
 export const startRestore = (way: RestoreWay, onShare: OnShare): RunningBackup<void> =>
-  worded(callWorker(openBackupWorker, (api) => api.restore(way, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api) => api.restore(way, Comlink.proxy(onShare))));

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink';
 import { describe, expect, it, vi } from 'vitest';
-import { ok, type Result } from '@/core/base';
-import { callWorker } from './callWorker';
+import { fail, ok, type Result } from '@/core/base';
+import { callWorker, keptWorkers } from './callWorker';
 import type { WorkerBug } from './protocol';
 import { caught, drain } from './workerBug';
 
@@ -26,25 +26,19 @@ function fake() {
 
 const never = new Promise<Result<number, WorkerBug>>(() => undefined);
 
+const alone = (f: ReturnType<typeof fake>) => keptWorkers<unknown>(() => f, 0);
+
 describe('a call to a worker', () => {
-  it('gives the answer and ends the worker', async () => {
+  it('gives the answer', async () => {
     const f = fake();
-    expect(
-      await callWorker(
-        () => f,
-        () => Promise.resolve(ok(7)),
-      ).result,
-    ).toEqual(ok(7));
+    expect(await callWorker(alone(f), () => Promise.resolve(ok(7))).result).toEqual(ok(7));
     expect(f.terminate).toHaveBeenCalledOnce();
     expect(f.released).toHaveBeenCalledOnce();
   });
 
   it('ends at once when cancelled', async () => {
     const f = fake();
-    const running = callWorker(
-      () => f,
-      () => never,
-    );
+    const running = callWorker(alone(f), () => never);
     running.cancel();
     expect(await running.result).toEqual({ ok: false, error: { kind: 'cancelled' } });
     expect(f.terminate).toHaveBeenCalledOnce();
@@ -52,10 +46,7 @@ describe('a call to a worker', () => {
 
   it('says why a worker could not start', async () => {
     const f = fake();
-    const running = callWorker(
-      () => f,
-      () => never,
-    );
+    const running = callWorker(alone(f), () => never);
     f.listeners.error!({ message: 'no such file' });
     expect(await running.result).toMatchObject({ ok: false, error: { kind: 'bug', message: 'no such file' } });
   });
@@ -65,11 +56,65 @@ describe('a call that breaks off', () => {
   it('is told, whatever it was about, and the worker ends', async () => {
     const f = fake();
     const running = callWorker(
-      () => f,
+      keptWorkers<unknown>(() => f),
       () => Promise.reject(new Error('the port closed')),
     );
     expect(await running.result).toMatchObject({ ok: false, error: { kind: 'bug', message: 'the port closed' } });
     expect(f.terminate).toHaveBeenCalledOnce();
+  });
+});
+
+describe('a kept worker', () => {
+  /** Workers whose openings are counted. */
+  function counted() {
+    const opened: ReturnType<typeof fake>[] = [];
+    const workers = keptWorkers<unknown>(() => {
+      opened.push(fake());
+      return opened.at(-1)!;
+    }, 1000);
+    return { opened, workers };
+  }
+  const seven = () => Promise.resolve(ok(7));
+
+  it('takes the next call, and ends when none comes', async () => {
+    vi.useFakeTimers();
+    try {
+      const { opened, workers } = counted();
+      expect(await callWorker(workers, seven).result).toEqual(ok(7));
+      vi.advanceTimersByTime(900);
+      expect(await callWorker(workers, seven).result).toEqual(ok(7));
+      vi.advanceTimersByTime(900);
+      expect(opened).toHaveLength(1);
+      expect(opened[0]!.terminate).not.toHaveBeenCalled();
+      vi.advanceTimersByTime(200);
+      expect(opened[0]!.terminate).toHaveBeenCalledOnce();
+      expect(await callWorker(workers, seven).result).toEqual(ok(7));
+      expect(opened).toHaveLength(2);
+    } finally {
+      vi.useRealTimers();
+    }
+  });
+
+  it('does one thing at a time', async () => {
+    const { opened, workers } = counted();
+    const both = [callWorker(workers, seven).result, callWorker(workers, seven).result];
+    expect(opened).toHaveLength(2);
+    await Promise.all(both);
+  });
+
+  it('is not used again after an error, a cancelled call or a crash', async () => {
+    const { opened, workers } = counted();
+    const bug = fail({ kind: 'bug' as const, message: 'x', stack: '' });
+    expect(await callWorker(workers, () => Promise.resolve(bug)).result).toEqual(bug);
+    expect(opened[0]!.terminate).toHaveBeenCalledOnce();
+    const stopped = callWorker(workers, () => never);
+    stopped.cancel();
+    expect((await stopped.result).ok).toBe(false);
+    expect(opened[1]!.terminate).toHaveBeenCalledOnce();
+    const crashing = callWorker(workers, () => never);
+    opened[2]!.listeners.error!({ message: 'out of memory' });
+    expect((await crashing.result).ok).toBe(false);
+    expect(opened.map((f) => f.terminate.mock.calls.length)).toEqual([1, 1, 1]);
   });
 });
 

@@ -25,28 +25,87 @@ const bugOf = (error: unknown): WorkerBug => ({
   stack: '',
 });
 
+/** How long a worker waits for the next call before it ends, ms: what it learned to run fast is worth its memory. */
+const WAITS_MS = 20_000;
+
+/** Workers of one kind: one that has answered waits a while for the next call. */
+export interface Workers<Api> {
+  readonly take: () => OpenWorker<Api>;
+  /** Takes back a worker that is free again. */
+  readonly giveBack: (worker: OpenWorker<Api>) => void;
+}
+
+function end<Api>({ api, worker }: OpenWorker<Api>): void {
+  (api as Comlink.ProxyMethods)[Comlink.releaseProxy]();
+  worker.terminate();
+}
+
 /**
- * Calls a worker that lives for this one call: it ends with the answer, with a crash, with a failure to start, or at
- * once when cancelled. Every call to a worker goes this way, so that none waits for ever.
+ * Workers that are opened when none is free.
+ *
+ * @param waits_ms how long a free one is kept; 0 for one that ends with its call, such as one that holds the store open
+ */
+export function keptWorkers<Api>(open: () => OpenWorker<Api>, waits_ms: number = WAITS_MS): Workers<Api> {
+  const free: { readonly opened: OpenWorker<Api>; readonly timer: ReturnType<typeof setTimeout> }[] = [];
+  return {
+    take: () => {
+      const last = free.pop();
+      if (!last) return open();
+      clearTimeout(last.timer);
+      return last.opened;
+    },
+    giveBack: (opened) => {
+      if (waits_ms === 0) {
+        end(opened);
+        return;
+      }
+      const timer = setTimeout(() => {
+        free.splice(
+          free.findIndex((f) => f.opened === opened),
+          1,
+        );
+        end(opened);
+      }, waits_ms);
+      free.push({ opened, timer });
+    },
+  };
+}
+
+/**
+ * Calls a worker that does nothing else meanwhile. With a good answer it is free for the next call; with an error, with a
+ * crash, with a failure to start, and when cancelled it ends at once. Every call to a worker goes this way, so that none waits for ever.
  */
 export function callWorker<Api, T, E>(
-  open: () => OpenWorker<Api>,
+  workers: Workers<Api>,
   call: (api: Comlink.Remote<Api>) => Promise<Result<T, E>>,
 ): Running<T, E | WorkerBug | Cancelled> {
-  const { api, worker } = open();
+  const opened = workers.take();
+  const { api, worker } = opened;
   let stop: (value: Result<T, Cancelled>) => void = () => undefined;
   const cancelled = new Promise<Result<T, Cancelled>>((resolve) => {
     stop = resolve;
   });
+  const watch = new AbortController();
   const crashed = new Promise<Result<T, WorkerBug>>((resolve) => {
-    worker.addEventListener('error', (event) => {
-      resolve(fail({ kind: 'bug', message: event.message || 'The worker could not start.', stack: '' }));
-    });
+    worker.addEventListener(
+      'error',
+      (event) => resolve(fail({ kind: 'bug', message: event.message || 'The worker could not start.', stack: '' })),
+      { signal: watch.signal },
+    );
   });
-  const answer = call(api).catch((error: unknown) => fail(bugOf(error)));
+  let free = false;
+  const answer = call(api).then(
+    (value) => {
+      // Whatever went wrong inside it does not meet the next call.
+      free = value.ok;
+      return value;
+    },
+    (error: unknown) => fail(bugOf(error)),
+  );
   const result = Promise.race([answer, cancelled, crashed]).finally(() => {
-    (api as Comlink.ProxyMethods)[Comlink.releaseProxy]();
-    worker.terminate();
+    watch.abort();
+    if (free) workers.giveBack(opened);
+    else end(opened);
   });
   return { result, cancel: () => stop(fail({ kind: 'cancelled' })) };
 }

@@ -11,13 +11,13 @@ import {
 import type { DriveLook, LookOptions } from '@/core/desk';
 import type { Finding, JudgeProgress } from '@/core/judge';
 import type { VehicleMemory } from '@/core/twin';
-import { callWorker, type Cancelled, type OpenWorker, type Running } from './callWorker';
+import { callWorker, keptWorkers, type Cancelled, type Running } from './callWorker';
 import type { JudgeSettings, KnownFile, OpenedSecondLog, TraceWorkerApi, WorkerBug } from './protocol';
 
-function openTraceWorker(): OpenWorker<TraceWorkerApi> {
+const TRACE_WORKERS = keptWorkers<TraceWorkerApi>(() => {
   const worker = new Worker(new URL('./trace.worker.ts', import.meta.url), { type: 'module' });
   return { api: Comlink.wrap<TraceWorkerApi>(worker), worker };
-}
+});
 
 /** A failure of the worker itself, said as one of the import. */
 function asImportError(error: ImportError | WorkerBug | Cancelled): ImportError {
@@ -37,14 +37,14 @@ const importing = async <T>(
 /** A file being read. */
 export type RunningImport = Running<ReadTrace, ImportError>;
 
-/** Reads a file in a worker of its own; cancelling ends that worker at once. */
+/** Reads a file in a worker; cancelling ends that worker at once. */
 export function startImport(
   file: Blob,
   options: ReadOptions = {},
   known: readonly KnownFile[] = [],
   onProgress: (share: number) => void = () => undefined,
 ): RunningImport {
-  const { result, cancel } = callWorker(openTraceWorker, (api) =>
+  const { result, cancel } = callWorker(TRACE_WORKERS, (api) =>
     api.importFile(file, options, known, Comlink.proxy(onProgress)),
   );
   return { result: importing(result), cancel };
@@ -56,7 +56,7 @@ export const importInWorker = (file: Blob, options: ReadOptions = {}): RunningIm
 
 /** Takes the logs out of an archive in a worker; null for a file that is no archive of several. */
 export const unpackInWorker = (file: Blob): Promise<Result<UnpackedLog[] | null, ImportError>> =>
-  importing(callWorker(openTraceWorker, (api) => api.unpack(file)).result);
+  importing(callWorker(TRACE_WORKERS, (api) => api.unpack(file)).result);
 
 /** Reads a second log of a drive in a worker and looks where it lies on the first. */
 export const openSecondLog = (
@@ -64,24 +64,24 @@ export const openSecondLog = (
   trace: Trace,
   clock: LogClock | null,
 ): Promise<Result<OpenedSecondLog, ImportError>> =>
-  importing(callWorker(openTraceWorker, (api) => api.openSecondLog(file, trace, clock)).result);
+  importing(callWorker(TRACE_WORKERS, (api) => api.openSecondLog(file, trace, clock)).result);
 
 /** Learns a vehicle from a known-good trace in a worker. */
 export const learnInWorker = (
   trace: Trace,
   vehicle: Vehicle,
   before: VehicleMemory | null,
-): Running<VehicleMemory>['result'] => callWorker(openTraceWorker, (api) => api.learn(trace, vehicle, before)).result;
+): Running<VehicleMemory>['result'] => callWorker(TRACE_WORKERS, (api) => api.learn(trace, vehicle, before)).result;
 
 /** Measures a drive for the desk in a worker. */
 export const lookInWorker = (trace: Trace, vehicle: Vehicle, options: LookOptions): Running<DriveLook> =>
-  callWorker(openTraceWorker, (api) => api.look(trace, vehicle, options));
+  callWorker(TRACE_WORKERS, (api) => api.look(trace, vehicle, options));
 
-/** Judges a trace in a worker of its own; cancelling ends that worker at once. */
+/** Judges a trace in a worker; cancelling ends that worker at once. */
 export const judgeInWorker = (
   trace: Trace,
   vehicle: Vehicle,
   settings: JudgeSettings,
   onProgress: (progress: JudgeProgress) => void,
 ): Running<Finding> =>
-  callWorker(openTraceWorker, (api) => api.judge(trace, vehicle, settings, Comlink.proxy(onProgress)));
+  callWorker(TRACE_WORKERS, (api) => api.judge(trace, vehicle, settings, Comlink.proxy(onProgress)));

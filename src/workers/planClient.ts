@@ -2,17 +2,17 @@ import * as Comlink from 'comlink';
 import type { Cause, Trace, Vehicle } from '@/core/base';
 import type { Odds } from '@/core/evidence';
 import type { DrivePlan, PlanPrediction, PlanProposal, RatingDay } from '@/core/planning';
-import { callWorker, type OpenWorker, type Running } from './callWorker';
+import { callWorker, keptWorkers, type Running } from './callWorker';
 import type { MonitorSettings } from '@/core/monitor';
 import type { LevelName, PracticeSheet } from '@/core/practice';
 import type { PlannedCode, PlanWorkerApi } from './planProtocol';
 
-function openPlanWorker(): OpenWorker<PlanWorkerApi> {
+const PLAN_WORKERS = keptWorkers<PlanWorkerApi>(() => {
   const worker = new Worker(new URL('./plan.worker.ts', import.meta.url), { type: 'module' });
   return { api: Comlink.wrap<PlanWorkerApi>(worker), worker };
-}
+});
 
-/** Predicts a drive in a worker of its own. */
+/** Predicts a drive in a worker. */
 export function predictInWorker(
   vehicle: Vehicle,
   plan: DrivePlan,
@@ -20,47 +20,47 @@ export function predictInWorker(
   monitors: MonitorSettings,
   onProgress: (share: number) => void,
 ): Running<PlanPrediction> {
-  return callWorker(openPlanWorker, (api) => api.predict(vehicle, plan, causes, monitors, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api) => api.predict(vehicle, plan, causes, monitors, Comlink.proxy(onProgress)));
 }
 
-/** Tries other drives in a worker of its own. */
+/** Tries other drives in a worker. */
 export function proposeInWorker(
   vehicle: Vehicle,
   plan: DrivePlan,
   causes: readonly Odds[],
   onProgress: (share: number) => void,
 ): Running<PlanProposal[]> {
-  return callWorker(openPlanWorker, (api) => api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api) => api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
 }
 
-/** Simulates a vehicle of this kind on a planned drive in a worker of its own. */
+/** Simulates a vehicle of this kind on a planned drive in a worker. */
 export function simulateInWorker(vehicle: Vehicle, plan: DrivePlan, cause: Cause, seed: number): Running<Trace> {
-  return callWorker(openPlanWorker, (api) => api.simulate(vehicle, plan, cause, seed));
+  return callWorker(PLAN_WORKERS, (api) => api.simulate(vehicle, plan, cause, seed));
 }
 
-/** What the slow warm-up monitor would make of a planned drive, in a worker of its own. */
+/** What the slow warm-up monitor would make of a planned drive, in a worker. */
 export const plannedCodesInWorker = (
   vehicle: Vehicle,
   plan: DrivePlan,
   causes: readonly Cause[],
   settings: MonitorSettings,
 ): Running<readonly PlannedCode[]> =>
-  callWorker(openPlanWorker, (api) => api.warmUpCodes(vehicle, plan, causes, settings));
+  callWorker(PLAN_WORKERS, (api) => api.warmUpCodes(vehicle, plan, causes, settings));
 
-/** What a thermostat of another rating does from hard frost to summer, in a worker of its own. */
+/** What a thermostat of another rating does from hard frost to summer, in a worker. */
 export function ratingInWorker(
   vehicle: Vehicle,
   fitted_c: number,
   settings: MonitorSettings,
   onProgress: (share: number) => void,
 ): Running<readonly RatingDay[]> {
-  return callWorker(openPlanWorker, (api) => api.rating(vehicle, fitted_c, settings, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api) => api.rating(vehicle, fitted_c, settings, Comlink.proxy(onProgress)));
 }
 
-/** Draws a practice case in a worker of its own. */
+/** Draws a practice case in a worker. */
 export const drawPracticeInWorker = (level: LevelName, number: number): Running<PracticeSheet> =>
-  callWorker(openPlanWorker, (api) => api.drawPractice(level, number));
+  callWorker(PLAN_WORKERS, (api) => api.drawPractice(level, number));
 
-/** Drives the car of a practice case in a worker of its own. */
+/** Drives the car of a practice case in a worker. */
 export const drivePracticeInWorker = (sheet: PracticeSheet, plan: DrivePlan, nth: number): Running<Trace> =>
-  callWorker(openPlanWorker, (api) => api.drivePractice(sheet, plan, nth));
+  callWorker(PLAN_WORKERS, (api) => api.drivePractice(sheet, plan, nth));

@@ -1,14 +1,5 @@
 import { smoothStep } from '../signal';
-import {
-  FAST_HEAT,
-  FAST_COUPLING,
-  HEATER_BRANCH,
-  INLET_MIX,
-  RUNNING_C,
-  HYBRID_COLD_C,
-  HEATER_AIR_RISE_K,
-  HEATING_LAG_S,
-} from './figures';
+import * as FIGURES from './figures';
 import { STEPS_PER_BIN, type TwinInputs } from './inputs';
 import { coolantCapacities, type TwinParameters, type TwinPrior } from './parameters';
 import { runConstants } from './runConstants';
@@ -66,6 +57,19 @@ export function simulateTwin(
   workspace: TwinWorkspace,
   truth: TwinTruth | null = null,
 ): Float64Array {
+  // Read once: where modules are bound late (tests, bundles) an import costs a call each time, here at every step.
+  const {
+    FAST_HEAT,
+    FAST_COUPLING,
+    HEATER_BRANCH,
+    INLET_MIX,
+    RUNNING_C,
+    HYBRID_COLD_C,
+    HEATER_AIR_RISE_K,
+    HEATING_LAG_S,
+  } = FIGURES;
+  const smooth = smoothStep;
+  const perBin = STEPS_PER_BIN;
   const { step_s: dt, steps, specificFuel, logFuel, speedRel, ramAir, pumpRel, blower } = inputs;
   const out = workspace.element_c;
   const { thermostat, engine } = inputs.vehicle;
@@ -120,7 +124,7 @@ export function simulateTwin(
       if (heatedBy_k > 0) specific = Math.exp(log);
       q = c.heatScale * Math.exp(c.heatTilt * log);
       if (engine.hybrid) {
-        const running = 1 - (1 - drive.warmShare[row]!) * smoothStep((coolant - HYBRID_COLD_C) / 10);
+        const running = 1 - (1 - drive.warmShare[row]!) * smooth((coolant - HYBRID_COLD_C) / 10);
         q *= running;
         pump *= running;
       }
@@ -189,8 +193,8 @@ export function simulateTwin(
       else if (fault.heatingElement === 'always-on') duty = 1;
       else if (inputs.thermostatHeater) duty = inputs.thermostatHeater[k]!;
       else {
-        const byLoad = smoothStep((specific / c.heatingThreshold - 0.7) / 0.6);
-        const byReading = smoothStep((reading - thermostat.rated_c - 2) / 4);
+        const byLoad = smooth((specific / c.heatingThreshold - 0.7) / 0.6);
+        const byReading = smooth((reading - thermostat.rated_c - 2) / 4);
         duty = Math.max(byLoad, byReading, c.heatingBase);
       }
       heating += heatingGain * (duty - heating);
@@ -200,19 +204,19 @@ export function simulateTwin(
     const moves = felt > played ? 1 : felt < played - hysteresis ? -1 : 0;
     if (moves !== 0) played = moves > 0 ? felt : felt + hysteresis;
     const travel = (played - opening) * perSpan;
-    lift = Math.min(liftLimit, smoothStep(travel));
+    lift = Math.min(liftLimit, smooth(travel));
     if (fault.fan === 'dead') fan = 0;
     else if (fault.fan === 'always-on') fan = 1;
     else if (belted) fan = Math.min(1.3, pump);
-    else if (viscous) fan = (0.15 + 0.85 * smoothStep((cell1 - c.fanOn + 14) / 10)) * Math.min(1.3, pump);
+    else if (viscous) fan = (0.15 + 0.85 * smooth((cell1 - c.fanOn + 14) / 10)) * Math.min(1.3, pump);
     else if (inputs.fan) fan = inputs.fan[k]!;
-    else fan = smoothStep((reading - c.fanOn + fanWidth_k) * perFanWidth);
+    else fan = smooth((reading - c.fanOn + fanWidth_k) * perFanWidth);
 
     const wetted = coolant - 0.2 * missing * (coolant - ambient);
     element += senderGain * (wetted - element);
     sum += element;
-    if (++inBin === STEPS_PER_BIN) {
-      out[bin] = sum / STEPS_PER_BIN;
+    if (++inBin === perBin) {
+      out[bin] = sum / perBin;
       workspace.outlet_c[bin] = cell2;
       if (truth) {
         truth.lift[bin] = lift;
