@@ -3,7 +3,7 @@ import type { Download, Page } from '@playwright/test';
 import { VEHICLES } from '../../scripts/demo-garage/garage';
 import type { Phase } from '../../src/core/plant';
 import { plantLog } from '../support/plantLog';
-import { DEMO, expect, expectClean, fillDisk, jobMenu, openStage, test } from './support';
+import { DEMO, expect, expectClean, fillDisk, jobMenu, openPlace, openStage, test } from './support';
 
 const ARRIVAL = `${DEMO}/jobs/demo-arrival`;
 const ROUND: readonly Phase[] = [
@@ -320,8 +320,7 @@ async function overAllJobs(page: Page): Promise<void> {
   ).toBeVisible({
     timeout: 240_000,
   });
-  await page.keyboard.press('g');
-  await page.keyboard.press('h');
+  await openPlace(page, 'h', 'Over all jobs');
   await expect(page.getByTestId('history-count')).toContainText('15 jobs', { timeout: 240_000 });
   await followsAnotherTab(page);
   await expect(page.getByTestId('first-right')).toContainText('Too few to say');

@@ -67,6 +67,16 @@ export async function openStage(page: Page, key: string): Promise<void> {
   }).toPass({ timeout: 120_000 });
 }
 
+/** From anywhere to a place of the shop, by its keys; pressed again where the page did not listen yet. */
+export async function openPlace(page: Page, key: string, heading: string, between_ms = 0): Promise<void> {
+  await expect(async () => {
+    await page.keyboard.press('g');
+    await page.waitForTimeout(between_ms);
+    await page.keyboard.press(key);
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible({ timeout: 5000 });
+  }).toPass({ timeout: 120_000 });
+}
+
 /** Chooses something in the menu of the open job. */
 export async function jobMenu(page: Page, name: string): Promise<void> {
   await page.locator('summary', { hasText: 'Job' }).click();

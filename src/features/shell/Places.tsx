@@ -7,6 +7,9 @@ import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Menu } from '@/ui/Menu';
 
+/** How long after `g` its second key may come, ms: one second is too short for gloves, and for a page that is busy. */
+const SECOND_KEY_MS = 4000;
+
 /** The places of the shop beside its jobs; `g` and the key leads there. */
 const PLACES = [
   { key: 'j', name: 'Jobs', path: '/' },
@@ -32,6 +35,7 @@ export function Places({ children }: { children: ReactNode }) {
       const place = all.find((p) => hotkey.keys?.join('').endsWith(p.key));
       if (place) router.push(place.path);
     },
+    { sequenceTimeoutMs: SECOND_KEY_MS },
   );
   const links = PLACES.map((place) => (
     <Link
