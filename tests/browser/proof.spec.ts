@@ -402,9 +402,12 @@ async function fortyJobs(page: Page): Promise<void> {
   // Offered, not taken; taken, every job follows; taken back.
   const rates = page.getByTestId('rates');
   await expect(rates).toContainText('Thermostat stuck open');
+  const before = (await rates.textContent())!;
   await press(page, 'Take these as the shop’s own');
   await expect(page.getByText(/Base rates taken/)).toBeVisible();
+  await expect(rates).not.toHaveText(before);
   await page.getByRole('status').getByRole('button', { name: 'Undo' }).last().click();
+  await expect(rates).toHaveText(before);
   await page.goto(`${DEMO}/figures`);
   await expect(page.getByLabel('Thermostat stuck open', { exact: true })).toHaveValue('9');
 }
