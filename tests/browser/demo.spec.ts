@@ -76,6 +76,7 @@ test('units and theme are kept, and both themes are readable', async ({ page }) 
   await page.getByRole('button', { name: /Units/ }).click();
   await page.getByRole('combobox', { name: 'Temperature' }).selectOption('°F');
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /Units: °F/ })).toBeVisible();
   await page.getByRole('button', { name: 'Dark, for the bay' }).click();
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'bay');
