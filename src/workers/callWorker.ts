@@ -25,7 +25,10 @@ const bugOf = (error: unknown): WorkerBug => ({
   stack: '',
 });
 
-/** How long a worker waits for the next call before it ends, ms: what it learned to run fast is worth its memory. */
+/**
+ * How long a worker waits for the next call before it ends, ms: what it learned to run fast is worth its memory. A working
+ * figure, about the time in which a person who works on one job asks for the next thing (decision 31).
+ */
 const WAITS_MS = 20_000;
 
 /** Workers of one kind: one that has answered waits a while for the next call. */
@@ -46,13 +49,15 @@ function end<Api>({ api, worker }: OpenWorker<Api>): void {
  * @param waits_ms how long a free one is kept; 0 for one that ends with its call, such as one that holds the store open
  */
 export function keptWorkers<Api>(open: () => OpenWorker<Api>, waits_ms: number = WAITS_MS): Workers<Api> {
-  const free: { readonly opened: OpenWorker<Api>; readonly timer: ReturnType<typeof setTimeout> }[] = [];
+  const free = new Map<OpenWorker<Api>, ReturnType<typeof setTimeout>>();
   return {
     take: () => {
-      const last = free.pop();
-      if (!last) return open();
-      clearTimeout(last.timer);
-      return last.opened;
+      for (const [opened, timer] of free) {
+        clearTimeout(timer);
+        free.delete(opened);
+        return opened;
+      }
+      return open();
     },
     giveBack: (opened) => {
       if (waits_ms === 0) {
@@ -60,13 +65,10 @@ export function keptWorkers<Api>(open: () => OpenWorker<Api>, waits_ms: number =
         return;
       }
       const timer = setTimeout(() => {
-        free.splice(
-          free.findIndex((f) => f.opened === opened),
-          1,
-        );
+        free.delete(opened);
         end(opened);
       }, waits_ms);
-      free.push({ opened, timer });
+      free.set(opened, timer);
     },
   };
 }

@@ -185,7 +185,8 @@ export function twinPrior(inputs: TwinInputs, memory: VehicleMemory | null = nul
     fanOn: fanOn + fanOnSd * zOf(z, AT.fanOn),
     fanFlow: 0.85 * Math.exp(0.3 * zOf(z, AT.fanFlow)),
     // Nobody outside knows the map by which a control unit heats its thermostat: any load may begin it (a factor of 2.2
-    // either way), and some may always be on: usually 2 %, with two standard deviations upward 60 %. Working figures.
+    // either way), and some may always be on: usually 2 %, with two standard deviations upward 60 %. Working figures, wide
+    // on purpose: maps of drawn worlds go by other things than load too (decision 22), and no verdict may rest on one.
     heatingThreshold: 1.9 * Math.exp(0.8 * zOf(z, AT.heatingThreshold)),
     heatingEffect: Math.exp(0.35 * zOf(z, AT.heatingEffect)),
     heatingBase: 0.9 * normalCdf(1.2 * zOf(z, AT.heatingBase) - 2),
