@@ -62,6 +62,24 @@ describe('changes on their way to the store', () => {
     expect(seen.at(-1)).toBe(0);
   });
 
+  it('keep the tab from closing until they are kept', async () => {
+    const queue = new WriteQueue();
+    const { of } = told();
+    expect(queue.isBusy()).toBe(false);
+    const underway = queue.keep(put('a'), of('a'));
+    expect(queue.isBusy()).toBe(true);
+    await underway;
+    expect(queue.isBusy()).toBe(false);
+    await queue.keep(() => Promise.reject(new Error('broke')), of('b')).catch(() => undefined);
+    expect(queue.isBusy()).toBe(false);
+    isFull = true;
+    await queue.keep(put('c'), of('c'));
+    expect(queue.isBusy()).toBe(true);
+    isFull = false;
+    await queue.tryAgain();
+    expect(queue.isBusy()).toBe(false);
+  });
+
   it('are tried again by themselves', async () => {
     const queue = new WriteQueue();
     isFull = true;

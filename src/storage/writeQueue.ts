@@ -43,10 +43,23 @@ export class WriteQueue {
   private why: StorageError | null = null;
   private trying: Promise<void> | null = null;
   private timer: ReturnType<typeof setTimeout> | null = null;
+  private underway = 0;
   private readonly watchers = new Set<() => void>();
+
+  /** Whether a change is on its way to the store, or waits: a tab that closed now would lose it. */
+  readonly isBusy = (): boolean => this.underway > 0 || this.waiting.length > 0;
 
   /** Keeps a change, or holds it until it can be kept. */
   async keep<T>(make: () => Promise<Result<T, StorageError>>, told: Told<T>): Promise<void> {
+    this.underway++;
+    try {
+      await this.keepOrHold(make, told);
+    } finally {
+      this.underway--;
+    }
+  }
+
+  private async keepOrHold<T>(make: () => Promise<Result<T, StorageError>>, told: Told<T>): Promise<void> {
     if (this.waiting.length > 0) await this.tryAgain();
     const attempt = async (): Promise<boolean> => {
       const result = await make();

@@ -165,6 +165,8 @@ test('sender resistance is compared with the curve of the vehicle', async ({ pag
     await page.getByLabel(`Point ${i + 1}`, { exact: true }).fill(ohm);
   }
   await expect(page.getByText('The curve is kept.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('Point 3', { exact: true })).toHaveValue('240');
   await page.goto('/');
   await page.getByRole('link', { name: /Car 11/ }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();
@@ -175,6 +177,16 @@ test('sender resistance is compared with the curve of the vehicle', async ({ pag
   await page.getByLabel('Warm', { exact: true }).fill('400');
   await expect(page.getByText(/Expected 2050 Ω: off by -\d+ °C/)).toBeVisible();
   await expect(page.getByTestId('latest-evidence')).toContainText('12 °C below');
+  // A page that is left while a reading is on its way to the store would lose it: it asks first, and then no more.
+  const asks = () => !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+  await expect.poll(() => page.evaluate(asks)).toBe(false);
+  const asked = await page.getByLabel('Warm', { exact: true }).evaluate((field) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(field, '410');
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    return !window.dispatchEvent(new Event('beforeunload', { cancelable: true }));
+  });
+  expect(asked).toBe(true);
+  await expect.poll(() => page.evaluate(asks)).toBe(false);
 });
 
 test('photos are kept with their stage', async ({ page }) => {

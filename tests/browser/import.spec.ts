@@ -157,7 +157,6 @@ test('judging is taken up again after a reload in the middle of it', async ({ pa
 test('a known-good trace becomes the vehicle’s memory', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: 'Load the demo garage' }).click();
-  await page.getByRole('link', { name: /Yearly check/ }).waitFor();
   await expect(page.getByRole('link', { name: /Island taxi/ })).toBeVisible();
   await page.goto('/jobs/demo-harbour-good');
   await page.getByRole('button', { name: 'Keep this trace as known good' }).click({ timeout: 240_000 });

@@ -5,10 +5,30 @@ import { expect, test as base, type Page } from '@playwright/test';
 export const PORT = Number(process.env.PORT ?? 3210);
 export const DEMO = `http://127.0.0.1:${PORT + 1}`;
 
+/** Waits until the page would not ask before it is left: no change is on its way to the store. A full disk asks on. */
+async function settle(page: Page): Promise<void> {
+  const asks = () => page.evaluate(() => !window.dispatchEvent(new Event('beforeunload', { cancelable: true })));
+  for (let tries = 0; tries < 50 && (await asks()); tries++) await page.waitForTimeout(100);
+}
+
+/** Leaves a page only when it would not ask, as a person would who is asked. */
+function leaveSettled(page: Page): void {
+  const { goto, reload } = page;
+  page.goto = async (...where) => {
+    await settle(page);
+    return goto.apply(page, where);
+  };
+  page.reload = async (...how) => {
+    await settle(page);
+    return reload.apply(page, how);
+  };
+}
+
 /** A page that fails its test on any request to another host, any error on the page, any refused resource. */
 export const test = base.extend<{ page: Page }>({
   page: async ({ page }, run) => {
     const wrong: string[] = [];
+    leaveSettled(page);
     page.on('request', (r) => {
       if (!/^(https?:\/\/127\.0\.0\.1[:/]|data:|blob:)/.test(r.url())) wrong.push(`left this machine: ${r.url()}`);
     });

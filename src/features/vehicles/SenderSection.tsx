@@ -12,18 +12,21 @@ interface Draft {
   readonly ohm: number | null;
 }
 
+const NOT_KNOWN: Draft = { temp_c: null, ohm: null };
+
 const isPoint = (d: Draft): d is CurvePoint =>
   d.temp_c !== null && d.ohm !== null && Number.isFinite(d.temp_c) && d.ohm > 0;
 
 /** Three points of the coolant sender's curve, as its data sheet gives them. */
 export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
   const keep = useKeep();
-  const [drafts, setDrafts] = useState<readonly Draft[]>(() =>
-    [0, 1, 2].map((i) => vehicle.senderPoints[i] ?? { temp_c: null, ohm: null }),
-  );
+  // What is typed stands over what is kept until it is kept too; then changes from elsewhere show.
+  const [typed, setTyped] = useState<readonly Draft[] | null>(null);
+  if (typed !== null && isKept(typed, vehicle.senderPoints)) setTyped(null);
+  const drafts = typed ?? [0, 1, 2].map((i) => vehicle.senderPoints[i] ?? NOT_KNOWN);
   const put = (i: number, change: Partial<Draft>) => {
     const next = drafts.map((d, k) => (k === i ? { ...d, ...change } : d));
-    setDrafts(next);
+    setTyped(next);
     const points = next.filter(isPoint);
     if (points.length === 0 || usable(points)) keep(() => changeVehicle(vehicle.id, { senderPoints: points }, false));
   };
@@ -58,11 +61,21 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
       </div>
       {points.length === 3 && (
         <p role="status">
-          {usable(points) ? 'The curve is kept.' : 'These points do not make a falling curve. Check them.'}
+          {!usable(points)
+            ? 'These points do not make a falling curve. Check them.'
+            : typed === null
+              ? 'The curve is kept.'
+              : 'Not kept yet.'}
         </p>
       )}
     </section>
   );
+}
+
+/** True when the store holds what was typed: three points, or none. Fewer keep their places on the screen alone. */
+function isKept(typed: readonly Draft[], kept: readonly CurvePoint[]): boolean {
+  const same = typed.every((d, i) => d.temp_c === (kept[i]?.temp_c ?? null) && d.ohm === (kept[i]?.ohm ?? null));
+  return same && kept.length % typed.length === 0;
 }
 
 /** True when the points fall with temperature, as a sender's resistance does, and a curve goes through them. */
