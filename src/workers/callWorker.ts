@@ -75,7 +75,8 @@ export function keptWorkers<Api>(open: () => OpenWorker<Api>, waits_ms: number =
 
 /**
  * Calls a worker that does nothing else meanwhile. With a good answer it is free for the next call; with an error, with a
- * crash, with a failure to start, and when cancelled it ends at once. Every call to a worker goes this way, so that none waits for ever.
+ * crash, with a failure to start, and when cancelled it ends at once. Every call to a worker goes this way, so that none
+ * waits for ever.
  */
 export function callWorker<Api, T, E>(
   workers: Workers<Api>,

@@ -165,8 +165,19 @@ test('sender resistance is compared with the curve of the vehicle', async ({ pag
     await page.getByLabel(`Point ${i + 1}`, { exact: true }).fill(ohm);
   }
   await expect(page.getByText('The curve is kept.')).toBeVisible();
-  await page.reload();
-  await expect(page.getByLabel('Point 3', { exact: true })).toHaveValue('240');
+  // What cannot be says why, and takes nothing from the curve that is kept.
+  for (const [point, wrong, says] of [
+    [2, 'some', 'Not understood.'],
+    [2, '0', 'A resistance is above 0 Ω.'],
+    [3, '2400', 'Not kept: resistance falls as it gets warmer'],
+  ] as const) {
+    await page.getByLabel(`Point ${point}`, { exact: true }).fill(wrong);
+    await expect(page.getByText(says)).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Point 2', { exact: true })).toHaveValue('2050');
+    await expect(page.getByLabel('Point 3', { exact: true })).toHaveValue('240');
+    await expect(page.getByText('The curve is kept.')).toBeVisible();
+  }
   await page.goto('/');
   await page.getByRole('link', { name: /Car 11/ }).click();
   await expect(page.getByRole('heading', { name: 'What the customer says' })).toBeVisible();

@@ -48,7 +48,8 @@ export { expect };
 /** Serious findings of axe on the open page. @param rules those alone, where the others were asked already */
 export async function seriousFindings(page: Page, rules?: string[]): Promise<string[]> {
   // What passes is not listed: listing it takes its time too.
-  const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] });
+  // Without frames inside one page there is nothing to put together: no second page is opened for it.
+  const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] });
   const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')

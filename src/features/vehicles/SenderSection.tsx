@@ -14,8 +14,10 @@ interface Draft {
 
 const NOT_KNOWN: Draft = { temp_c: null, ohm: null };
 
-const isPoint = (d: Draft): d is CurvePoint =>
-  d.temp_c !== null && d.ohm !== null && Number.isFinite(d.temp_c) && d.ohm > 0;
+/** A figure that no point can have: not understood, or no resistance. */
+const isWrong = (d: Draft): boolean => Number.isNaN(d.temp_c) || (d.ohm !== null && !(d.ohm > 0));
+
+const isPoint = (d: Draft): d is CurvePoint => d.temp_c !== null && d.ohm !== null && !isWrong(d);
 
 /** Three points of the coolant sender's curve, as its data sheet gives them. */
 export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
@@ -27,6 +29,8 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
   const put = (i: number, change: Partial<Draft>) => {
     const next = drafts.map((d, k) => (k === i ? { ...d, ...change } : d));
     setTyped(next);
+    // A figure that cannot be waits in its field; what was kept of its point stays until then.
+    if (next.some(isWrong)) return;
     const points = next.filter(isPoint);
     if (points.length === 0 || usable(points)) keep(() => changeVehicle(vehicle.id, { senderPoints: points }, false));
   };
@@ -54,15 +58,17 @@ export function SenderSection({ vehicle }: { vehicle: VehicleRecord }) {
               family={null}
               unit="Ω"
               value={d.ohm}
+              error={d.ohm !== null && d.ohm <= 0 ? 'A resistance is above 0 Ω.' : undefined}
+              keepWrong={isWrong(d)}
               onChange={(ohm) => put(i, { ohm })}
             />
           </div>
         ))}
       </div>
       {points.length === 3 && (
-        <p role="status">
+        <p role="status" className={usable(points) ? '' : 'text-error'}>
           {!usable(points)
-            ? 'These points do not make a falling curve. Check them.'
+            ? 'Not kept: resistance falls as it gets warmer, and no temperature comes twice. Mend a point.'
             : typed === null
               ? 'The curve is kept.'
               : 'Not kept yet.'}
