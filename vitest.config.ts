@@ -10,16 +10,10 @@ export default defineConfig({
     env: { TZ: 'UTC' },
     maxWorkers: os.availableParallelism(),
     projects: [
-      // Core is pure: its tests share a worker's modules, which saves loading them once per file.
-      { extends: true, test: { name: 'core', include: ['src/core/**/*.test.ts'], isolate: false } },
-      {
-        extends: true,
-        test: {
-          name: 'rest',
-          include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
-          exclude: ['src/core/**', 'node_modules/**'],
-        },
-      },
+      // What stands in src is tested without a store: its tests share a worker's modules, which saves loading them once
+      // per file. Those that open one, or run the command line, have a worker of their own each.
+      { extends: true, test: { name: 'src', include: ['src/**/*.test.ts'], isolate: false } },
+      { extends: true, test: { name: 'across', include: ['tests/unit/**/*.test.ts'] } },
     ],
   },
 });
