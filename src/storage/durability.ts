@@ -76,8 +76,11 @@ export async function tidyStore(now_ms: number): Promise<Result<unknown, Storage
   if (!emptied.ok) return emptied;
   const pruned = await pruneJournal(now_ms);
   if (!pruned.ok) return pruned;
+  // With nothing to clear the lock is left to a backup that is opened in this moment.
+  const staged = await kept(() => database().staged.count());
+  if (!staged.ok || staged.value === 0) return staged;
   const cleared = await navigator.locks.request(RESTORE_LOCK, { ifAvailable: true }, (lock) =>
     lock ? clearStaged() : null,
   );
-  return cleared ?? pruned;
+  return cleared ?? staged;
 }

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { afterEach, beforeEach, describe, expect, it } from 'vitest';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { readTrace } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { newSheet } from '@/core/repair';
@@ -15,7 +15,7 @@ import { putProcedure } from '@/storage/procedures';
 import { BLEED_PROCEDURES } from '@/core/procedure';
 import { changeClosing } from '@/storage/closings';
 import { database } from '@/storage/database';
-import { loadBackupState, rememberBackup } from '@/storage/durability';
+import { loadBackupState, rememberBackup, tidyStore } from '@/storage/durability';
 import { giveAnswer, setNote } from '@/storage/entries';
 import { addJob, deleteJob, loadJob, setStanding, changeJobText } from '@/storage/jobs';
 import { addPhoto } from '@/storage/photos';
@@ -299,6 +299,23 @@ describe('a file that is no whole backup', () => {
     const entry = view.getUint32(bytes.length - 22 + 16, true);
     view.setUint32(entry + 24, 3_000_000_000, true);
     expect(await refusals(new Blob([bytes]))).toContain('unpacks to more than any shop holds');
+  });
+});
+
+describe('a restore that was broken off', () => {
+  it('is cleared away on arrival; with none the turn is left to a backup that is opened just then', async () => {
+    const request = vi.fn((_name: string, _how: object, held: (lock: object) => unknown) => Promise.resolve(held({})));
+    vi.stubGlobal('navigator', { locks: { request } });
+    try {
+      await good(tidyStore(Date.now()));
+      expect(request).not.toHaveBeenCalled();
+      await database().staged.add({ table: 'jobs', row: { id: 'half' } });
+      await good(tidyStore(Date.now()));
+      expect(request).toHaveBeenCalledOnce();
+      expect(await database().staged.count()).toBe(0);
+    } finally {
+      vi.unstubAllGlobals();
+    }
   });
 });
 
