@@ -1,6 +1,6 @@
 import { median } from 'd3-array';
 import { isFault, neighboursOf, type Cause } from '../../src/core/base';
-import type { OutsideCase } from './outsideCase';
+import type { OutsideCase, OutsideVerdict } from './outsideCase';
 
 /** Figures of an exam outside the home world, as shares; NaN where nothing was asked. */
 export interface OutsideFigures {
@@ -18,19 +18,23 @@ export interface OutsideFigures {
   readonly hotDeclined: number;
   readonly oneOfTwo: number;
   readonly bothOfTwo: number;
+  /** Of drives with two faults, on how many a second one was rightly named beside the leader. */
+  readonly alsoOfTwo: number;
+  /** Of drives with one fault, on how many a second was named. */
+  readonly alsoOfOne: number;
   readonly alsoRight: number;
 }
 
-const share = (cases: readonly OutsideCase[], holds: (c: OutsideCase) => boolean): number =>
+const share = (cases: readonly OutsideVerdict[], holds: (c: OutsideVerdict) => boolean): number =>
   cases.length === 0 ? NaN : cases.filter(holds).length / cases.length;
-const named = (c: OutsideCase): boolean => c.grade !== 'inconclusive';
-const right = (c: OutsideCase): boolean => c.verdict === c.causes[0];
-const sure = (c: OutsideCase): boolean => c.grade === 'confirmed' || c.grade === 'likely';
+const named = (c: OutsideVerdict): boolean => c.grade !== 'inconclusive';
+const right = (c: OutsideVerdict): boolean => c.verdict === c.causes[0];
+const sure = (c: OutsideVerdict): boolean => c.grade === 'confirmed' || c.grade === 'likely';
 const side = (cause: Cause): string => cause.split('-')[0]!;
 const BARS = 10;
 
 /** How often verdicts of a stated probability were right, in tenths. */
-export function barsOf(cases: readonly OutsideCase[]): { said: number; right: number; count: number }[] {
+export function barsOf(cases: readonly OutsideVerdict[]): { said: number; right: number; count: number }[] {
   return Array.from({ length: BARS }, (_, b) => {
     const inside = cases.filter((c) => Math.min(BARS - 1, Math.floor(BARS * c.probability)) === b);
     const said = inside.reduce((sum, c) => sum + c.probability, 0) / Math.max(1, inside.length);
@@ -39,11 +43,11 @@ export function barsOf(cases: readonly OutsideCase[]): { said: number; right: nu
 }
 
 /** Drives on which one fault, or none, should be told. */
-export const asked = (cases: readonly OutsideCase[]): OutsideCase[] =>
+export const asked = <T extends OutsideVerdict>(cases: readonly T[]): T[] =>
   cases.filter((c) => c.observable && c.causes.length === 1);
 
 /** Computes the figures. */
-export function outsideFigures(cases: readonly OutsideCase[]): OutsideFigures {
+export function outsideFigures(cases: readonly OutsideVerdict[]): OutsideFigures {
   const exam = asked(cases);
   const faults = exam.filter((c) => isFault(c.causes[0]!));
   const clear = faults.filter((c) => c.clear);
@@ -84,6 +88,8 @@ export function outsideFigures(cases: readonly OutsideCase[]): OutsideFigures {
     ),
     oneOfTwo: share(two, (c) => named(c) && c.causes.includes(c.verdict)),
     bothOfTwo: share(two, (c) => c.causes.every((cause) => c.order.slice(0, 3).includes(cause))),
+    alsoOfTwo: share(two, (c) => c.also.some((cause) => c.causes.includes(cause))),
+    alsoOfOne: share(faults, (c) => c.also.length > 0),
     alsoRight: share(
       cases.filter((c) => c.also.length > 0),
       (c) => c.also.every((cause) => c.causes.includes(cause)),
@@ -106,8 +112,19 @@ const COLUMNS: readonly (readonly [string, keyof OutsideFigures, boolean])[] = [
   ['swapped', 'swapped', true],
 ];
 
-const rowOf = (name: string, f: OutsideFigures): string =>
+/** Head of a table of figures. */
+export const outsideHead: string = [
+  `| drives | count | ${COLUMNS.map(([head]) => head).join(' | ')} | calibration error |`,
+  `|---|---|${COLUMNS.map(() => '---').join('|')}|---|`,
+].join('\n');
+
+/** A row of a table of figures, percent. */
+export const outsideRow = (name: string, f: OutsideFigures): string =>
   `| ${[name, f.drives, ...COLUMNS.map(([, key]) => pct(f[key])), f.calibrationError.toFixed(3)].join(' | ')} |`;
+
+/** What is said of two faults at once, in words. */
+export const outsidePairs = (f: OutsideFigures): string =>
+  `two faults at once: one of them named first ${pct(f.oneOfTwo)} %, both among the first three ${pct(f.bothOfTwo)} %, the second named beside ${pct(f.alsoOfTwo)} % (and beside a single fault ${pct(f.alsoOfOne)} %)`;
 
 /** The report as Markdown: all, every group, the worst of each, reliability, two faults. Percent. */
 export function outsideReport(cases: readonly OutsideCase[]): string {
@@ -119,18 +136,17 @@ export function outsideReport(cases: readonly OutsideCase[]): string {
     return pct(values.length === 0 ? NaN : more ? Math.max(...values) : Math.min(...values));
   });
   const channels = (['full', 'basic', 'temperature-only'] as const).map((set) =>
-    rowOf(set, outsideFigures(cases.filter((c) => c.channels === set))),
+    outsideRow(set, outsideFigures(cases.filter((c) => c.channels === set))),
   );
   return [
     [
-      `| drives | count | ${COLUMNS.map(([head]) => head).join(' | ')} | calibration error |`,
-      `|---|---|${COLUMNS.map(() => '---').join('|')}|---|`,
-      rowOf('all', all),
+      outsideHead,
+      outsideRow('all', all),
       ...channels,
-      ...each.map((e) => rowOf(e.group, e.figures)),
+      ...each.map((e) => outsideRow(e.group, e.figures)),
       `| worst of each | | ${worst.join(' | ')} | ${Math.max(...each.map((e) => e.figures.calibrationError)).toFixed(3)} |`,
     ].join('\n'),
-    `Hot starts declined ${pct(all.hotDeclined)} %; two faults at once: one of them named first ${pct(all.oneOfTwo)} %, both among the first three ${pct(all.bothOfTwo)} %; a second fault named beside was there in ${pct(all.alsoRight)} %.`,
+    `Hot starts declined ${pct(all.hotDeclined)} %; ${outsidePairs(all)}; a second fault named beside was there in ${pct(all.alsoRight)} %.`,
     [
       '| said | right | drives |',
       '|---|---|---|',

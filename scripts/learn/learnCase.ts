@@ -4,7 +4,7 @@ import { addLogs } from '../../src/core/evidence';
 import { judgeFiguresNow } from '../../src/core/judge';
 import { drawScenario, drawWorldScenario, type WorldRequest } from '../../src/core/plant';
 import { requestFor } from '../exam/case';
-import { OBSERVABLE_K } from '../exam/metrics';
+import { CLEAR_K, OBSERVABLE_K } from '../exam/metrics';
 import { worldRequest } from '../exam/worldRequest';
 import { fieldDrive, fieldTruth } from './fieldSet';
 
@@ -17,6 +17,8 @@ export interface LearnCase {
   readonly causes: readonly Cause[];
   /** Something to learn from: not hot, not short, and the fault moved the reading. */
   readonly counts: boolean;
+  /** Faults that moved it plainly. */
+  readonly clear: boolean;
   readonly figures: Readonly<Record<string, number | null>>;
   /** Log odds by fits and signal, in the order of the causes. */
   readonly physics: readonly number[];
@@ -59,6 +61,7 @@ function worldCase(request: WorldRequest): LearnCase {
     group: s.world.name,
     causes: s.causes,
     counts: s.start !== 'hot' && (!isFault(s.causes[0]!) || s.effect_k >= OBSERVABLE_K),
+    clear: s.effect_k >= CLEAR_K,
     ...told(s.trace, s.vehicle),
   };
 }
@@ -76,6 +79,7 @@ export function learnFromHome(index: number): LearnCase {
     group: 'home',
     causes: [s.cause],
     counts: !s.hotStart && (!isFault(s.cause) || s.effect_k >= OBSERVABLE_K),
+    clear: s.effect_k >= CLEAR_K,
     ...told(s.trace, s.vehicle),
   };
 }
@@ -90,6 +94,7 @@ export async function learnFromField(index: number, folder: string): Promise<Lea
     group: path.basename(t.vehicle, '.json'),
     causes: t.causes,
     counts: t.expect === 'cause' && t.observable,
+    clear: t.clear,
     ...told(trace, vehicle),
   };
 }

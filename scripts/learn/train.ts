@@ -17,16 +17,12 @@ export interface TrainOptions {
   readonly dropout: number;
   /** Weight of a simulated drive against one of the archive. */
   readonly worldWeight: number;
-  /** Weight of a simulated drive with two faults against one with a single fault: many are drawn, few come to a garage. */
-  readonly pairWeight: number;
-  /** How much the odds, which are of single causes, learn from two faults at once; presence learns from them in full. */
-  readonly pairOdds: number;
   readonly deepest: number;
 }
 
 /** Set by leaving vehicles and worlds out, see docs/accuracy.md. */
 export const TRAIN: TrainOptions = {
-  nets: 4,
+  nets: 6,
   hidden: 32,
   epochs: 50,
   batch: 128,
@@ -34,15 +30,18 @@ export const TRAIN: TrainOptions = {
   decay: 0.004,
   dropout: 0.3,
   worldWeight: 0.5,
-  pairWeight: 0.25,
-  pairOdds: 0,
   deepest: 8,
 };
 
-/** Shares of the outcomes in an archive: sound, too cold, and each fault. Worlds are weighed to the same. */
-const SHARES = CAUSES.map((c) => (c === 'healthy' ? 0.21 : c === 'insufficient-heat' ? 0.09 : 0.0437));
+/**
+ * Shares that the worlds are weighed to: sound, too cold, and each fault. Near those of an archive; the sound a little
+ * above, as to accuse one of them costs the most.
+ */
+const SHARES = CAUSES.map((c) => (c === 'healthy' ? 0.25 : c === 'insufficient-heat' ? 0.105 : 0.0403));
 const OUTPUTS = 2 * CAUSES.length;
 const FURTHEST = 3;
+/** What an error of presence costs against one of the odds. */
+const PRESENCE = 0.3;
 
 /** Middle and spread of each figure over all drives in which it was seen. */
 export function scaleOf(cases: readonly LearnCase[]): Pick<Experience, 'names' | 'middle' | 'spread'> {
@@ -69,9 +68,9 @@ interface Row {
   readonly x: Float64Array;
   readonly physics: Float64Array;
   readonly y: Float64Array;
-  /** How much the odds learn from it, beside `weight`. */
-  readonly odds: number;
-  weight: number;
+  /** How much presence learns from it, and how much the odds: these are of single causes, and learn nothing of pairs. */
+  presence: number;
+  odds: number;
 }
 
 function rowsOf(cases: readonly LearnCase[], scale: ReturnType<typeof scaleOf>, options: TrainOptions): Row[] {
@@ -79,6 +78,7 @@ function rowsOf(cases: readonly LearnCase[], scale: ReturnType<typeof scaleOf>, 
     .filter((c) => c.counts)
     .map((c): Row => {
       const most = Math.max(...c.physics);
+      const weight = c.origin === 'world' ? options.worldWeight : 1;
       const y = new Float64Array(OUTPUTS);
       for (const cause of c.causes) {
         const i = CAUSES.indexOf(cause);
@@ -93,15 +93,19 @@ function rowsOf(cases: readonly LearnCase[], scale: ReturnType<typeof scaleOf>, 
         }),
         physics: Float64Array.from(c.physics, (p) => Math.max(-options.deepest, p - most)),
         y,
-        odds: c.causes.length > 1 && c.origin === 'world' ? options.pairOdds : 1,
-        weight: c.origin === 'world' ? options.worldWeight * (c.causes.length > 1 ? options.pairWeight : 1) : 1,
+        presence: weight,
+        odds: c.origin === 'world' && c.causes.length > 1 ? 0 : weight,
       };
     });
   const worlds = rows.filter((_, i) => cases.filter((c) => c.counts)[i]!.origin === 'world');
-  const all = worlds.reduce((sum, r) => sum + r.weight, 0);
-  const share = (i: number) => worlds.reduce((sum, r) => sum + r.weight * r.y[i]!, 0) / Math.max(1e-9, all);
+  const all = worlds.reduce((sum, r) => sum + r.odds, 0);
+  const share = (i: number) => worlds.reduce((sum, r) => sum + r.odds * r.y[i]!, 0) / Math.max(1e-9, all);
   const factor = SHARES.map((wanted, i) => Math.min(4, Math.max(0.2, wanted / Math.max(1e-4, share(i)))));
-  for (const row of worlds) row.weight *= factor.reduce((sum, f, i) => sum + f * row.y[i]!, 0);
+  for (const row of worlds) {
+    const f = factor.reduce((sum, wanted, i) => sum + wanted * row.y[i]!, 0);
+    row.odds *= f;
+    row.presence *= f;
+  }
   return rows;
 }
 
@@ -173,11 +177,10 @@ function trainNet(rows: readonly Row[], inputs: number, random: Random, o: Train
         for (let k = 0; k < CAUSES.length; k++) most = Math.max(most, (out[k]! += gain[0]! * row.physics[k]!));
         let total = 0;
         for (let k = 0; k < CAUSES.length; k++) total += Math.exp(out[k]! - most);
-        const scale = row.weight / batch.length;
         for (let k = 0; k < OUTPUTS; k++) {
           const first = k < CAUSES.length;
           const p = first ? Math.exp(out[k]! - most) / total : 1 / (1 + Math.exp(-out[k]!));
-          const e = (p - row.y[k]!) * scale * (first ? row.odds : 0.3);
+          const e = ((p - row.y[k]!) * (first ? row.odds : PRESENCE * row.presence)) / batch.length;
           out[k] = e;
           gb2[k]! += e;
           if (first) gGain[0]! += e * row.physics[k]!;

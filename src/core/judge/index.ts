@@ -14,6 +14,7 @@ export { EXPERIENCE } from './experience/experience';
 export { type Figures } from './experience/figure';
 export { besides } from './known';
 export { experienced, type Experience, type Net } from './experience/network';
+export { withSecondFault } from './experience/secondFault';
 export { judgeFiguresNow, judgeNow, judgeTrace, type JudgedWithFigures, type JudgeOptions } from './judge';
 export { type JudgeProgress } from './judgeProgress';
 export { learnVehicle } from './memory';

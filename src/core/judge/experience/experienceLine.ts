@@ -3,6 +3,7 @@ import { addLogs, causeName, logPriors, type CauseLogs, type EvidenceLine } from
 import type { Figures } from './figure';
 import { groupOf } from './figureGroups';
 import { experienced, type Experience, type Experienced } from './network';
+import { withSecondFault } from './secondFault';
 
 /** Groups of figures that are named. */
 const NAMED_GROUPS = 2;
@@ -50,7 +51,10 @@ export function experienceLine(
   const physics = addLogs(...lines.map((l) => l.logLikelihood));
   const found = experienced(experience, figures, physics);
   const priors = logPriors();
-  const raw = perCause((c) => (physics[c] > -Infinity ? found.logOdds[c] - priors[c] - physics[c] : 0));
+  // What cannot be on this car cannot be beside another fault either.
+  const present = perCause((c) => (physics[c] > -Infinity ? found.present[c] : 0));
+  const odds = withSecondFault({ ...found, present });
+  const raw = perCause((c) => (physics[c] > -Infinity ? odds[c] - priors[c] - physics[c] : 0));
   const leader = CAUSES.reduce((a, b) => (found.logOdds[b] > found.logOdds[a] ? b : a));
   const reasons = reasonsOf(experience, figures, physics, found);
   const most = reasons.length > 0 ? `; most of it by ${reasons.join(' and ')}` : '';
@@ -60,10 +64,10 @@ export function experienceLine(
       kind: 'raw',
       seen: `Drives with figures like these mostly turned out as: ${causeName(leader).toLowerCase()}${most}`,
       reason:
-        'Drives with a known outcome, simulated in many worlds and logged, say how far fits and signs can be trusted.',
+        'Drives with a known outcome, simulated in many worlds and logged, say how far fits and signs can be trusted. What the likeliest fault leaves over goes to causes that may be there instead of it, and to those that may be there beside it.',
       logLikelihood: perCause((c) => raw[c] - raw[leader]),
       source: 'drives with known outcome',
     },
-    present: found.present,
+    present,
   };
 }

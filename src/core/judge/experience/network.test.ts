@@ -7,6 +7,7 @@ import { EXPERIENCE } from './experience';
 import { experienceLine } from './experienceLine';
 import { groupOf } from './figureGroups';
 import { experienced, inputsOf, outputsOf, shallow, type Experience } from './network';
+import { withSecondFault } from './secondFault';
 
 const OUT = 2 * CAUSES.length;
 /** One input, one hidden unit: the first cause rises with the figure, the presence of the second falls. */
@@ -80,7 +81,7 @@ describe('the line of experience', () => {
           const physics = perCause((c) => logs[CAUSES.indexOf(c)]!);
           const { line: learned } = experienceLine(small, { 'late q50': level }, [line(physics)]);
           const odds = toProbabilities(addLogs(logPriors(), physics, learned.logLikelihood), 0);
-          const wanted = experienced(small, { 'late q50': level }, physics).logOdds;
+          const wanted = withSecondFault(experienced(small, { 'late q50': level }, physics));
           for (const c of CAUSES) expect(odds[c]).toBeCloseTo(Math.exp(wanted[c]), 6);
         },
       ),
