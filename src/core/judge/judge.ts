@@ -3,6 +3,7 @@ import {
   channelSet,
   countPresent,
   logPrint,
+  perCause,
   type Cause,
   type PerCause,
   type Trace,
@@ -91,7 +92,7 @@ export function* judgeWithFigures(
   const { findings, masked, inputs, problem } = prepareDrive(trace, vehicle, options);
   const drive = { trace, masked, vehicle, findings };
   const fits = yield* fitCauses(problem, vehicle);
-  const { hypotheses, band, course, lines, figures, present } = weighDrive(drive, problem, fits);
+  const { hypotheses, band, course, lines, figures, present, beside } = weighDrive(drive, problem, fits);
   const supportOfFit = (fit: HypothesisFit) => weightOf(hypotheses[fits.indexOf(fit)]!, problem);
   const logOdds = oddsOf(lines, options.baseRates);
   const causes = toOdds(toProbabilities(logOdds), fits);
@@ -118,8 +119,15 @@ export function* judgeWithFigures(
       }),
     ),
   };
-  const rivalFit = bestFitOf(fits, causes[1]!.cause);
-  const rival = rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) };
+  const instead = toProbabilities(perCause((c) => logOdds[c] - beside[c]));
+  const rivalCause = causes.slice(1).reduce((a, b) => (instead[b.cause] > instead[a.cause] ? b : a)).cause;
+  const rivalFit = bestFitOf(fits, rivalCause);
+  const rival = {
+    cause: rivalCause,
+    probability: instead[rivalCause],
+    times: instead[leader.cause] / instead[rivalCause],
+    course: rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) },
+  };
   const seen = { trace, vehicle, findings, inputs, problem };
   const judged = { causes, grade, quality, bestFit, healthyFit, rival, curves };
   const finding: Finding = {

@@ -76,9 +76,10 @@ export interface WeighedDrive {
   /** Log likelihoods by the course alone. */
   readonly course: CauseLogs;
   readonly lines: readonly EvidenceLine[];
-  /** What experience weighed, and the probability that it gives each cause to be present. */
+  /** What experience weighed, the probability that it gives each cause to be present, and what that lifts each by. */
   readonly figures: Figures;
   readonly present: CauseLogs;
+  readonly beside: CauseLogs;
 }
 
 /** Weighs the fits of a drive: its course, what it could have shown, its signal, and experience over all of these. */
@@ -100,6 +101,6 @@ export function weighDrive(drive: LoggedDrive, problem: TraceProblem, fits: read
     ...signalLines(findings, trace, vehicle, senderShifts(problem, fits)),
   ];
   const figures = driveFigures({ ...drive, problem, fits, hypotheses, band });
-  const { line, present } = experienceLine(EXPERIENCE, figures, shown);
-  return { hypotheses, band, course, lines: [...shown, line], figures, present };
+  const { line, present, beside } = experienceLine(EXPERIENCE, figures, shown);
+  return { hypotheses, band, course, lines: [...shown, line], figures, present, beside };
 }

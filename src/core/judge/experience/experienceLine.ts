@@ -33,6 +33,8 @@ function reasonsOf(experience: Experience, figures: Figures, physics: CauseLogs,
 /** What experience adds to the lines of evidence of a drive. */
 export interface ExperienceFound {
   readonly line: EvidenceLine;
+  /** By how much, in log odds, the chance of a second fault lifts each cause in the line. */
+  readonly beside: CauseLogs;
   /** Probability that each cause is present, alone or beside another. */
   readonly present: CauseLogs;
 }
@@ -68,6 +70,7 @@ export function experienceLine(
       logLikelihood: perCause((c) => raw[c] - raw[leader]),
       source: 'drives with known outcome',
     },
+    beside: perCause((c) => odds[c] - found.logOdds[c]),
     present,
   };
 }

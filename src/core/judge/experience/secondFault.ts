@@ -3,6 +3,13 @@ import type { Experienced } from './network';
 
 /** The chance of a second fault is held within these: never none, never certain (working figures). */
 const SECOND_CHANCE = { least: 0.02, most: 0.9 } as const;
+/**
+ * Share of faulty cars with two faults: of the drives that presence was learned from, as they were weighed
+ * (scripts/learn/train.ts), and of those that a garage meets (working figure; in the field set it is 7 in 100).
+ */
+const WITH_TWO = { learned: 0.28, met: 0.1 } as const;
+/** What that makes of the odds of a second fault. Source: Bayes' rule for other base rates. */
+const RARER = ((1 - WITH_TWO.learned) / WITH_TWO.learned) * (WITH_TWO.met / (1 - WITH_TWO.met));
 /** A cause that gains by the chance of a second fault stays this share of the leader at the most. */
 const BELOW_LEADER = 0.999;
 
@@ -11,11 +18,12 @@ const overFaults = (of: (cause: Cause) => number): number =>
 
 /**
  * Chance that two faults are there. With two at most, the expected number of faults is the chance of any plus the
- * chance of two; presence gives the one, odds of single causes the other.
+ * chance of two; presence gives the one, odds of single causes the other. Then it is made as rare as in a garage.
  */
 function secondChance(odds: PerCause<number>, present: PerCause<number>): number {
   const chance = overFaults((c) => present[c]) - overFaults((c) => odds[c]);
-  return Math.min(SECOND_CHANCE.most, Math.max(SECOND_CHANCE.least, chance));
+  const learned = Math.min(SECOND_CHANCE.most, Math.max(SECOND_CHANCE.least, chance));
+  return (RARER * learned) / (RARER * learned + 1 - learned);
 }
 
 /**
@@ -30,7 +38,10 @@ export function withSecondFault({ logOdds, present }: Experienced): PerCause<num
   const leader = CAUSES.reduce((a, b) => (logOdds[b] > logOdds[a] ? b : a));
   const left = CAUSES.reduce((sum, c) => sum + (c === leader ? 0 : odds[c]), 0);
   if (!isFault(leader) || !(left > 0)) return logOdds;
-  const beside = perCause((c) => (isFault(c) && !neighboursOf(leader).includes(c) ? present[c] : 0));
+  // That it is this one and no other: its presence against its absence.
+  const beside = perCause((c) =>
+    isFault(c) && !neighboursOf(leader).includes(c) ? present[c] / Math.max(1e-6, 1 - present[c]) : 0,
+  );
   const all = CAUSES.reduce((sum, c) => sum + beside[c], 0);
   if (!(all > 0)) return logOdds;
   const second = secondChance(odds, present);

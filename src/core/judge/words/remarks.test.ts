@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES, type Trace } from '../../base';
+import { CAUSES, type Cause, type Trace } from '../../base';
 import { drawScenario } from '../../plant';
 import { CAUSE_TEXT, causeName } from '../../evidence';
 import { judgeNow } from '../judge';
@@ -12,6 +12,10 @@ const figures = (text: string): string[] => text.match(/-?\d+(\.\d+)? (°C|K|s|%
 
 /** What speaks for a finding, in words. */
 const whyOf = (finding: Finding): string[] => finding.why.map(remarksText);
+
+/** The cause that a finding names as its rival, if any. */
+const rivalIn = (finding: Finding): Cause | undefined =>
+  finding.why.flat().find((r) => r.kind === 'rival')?.figures.cause;
 
 describe('the words of a finding', () => {
   it('every cause has a name and a meaning that no other has', () => {
@@ -56,14 +60,21 @@ describe('the words of a finding', () => {
     for (const seed of [78_010, 78_011, 78_012]) {
       const s = drawScenario({ seed, cause: 'thermostat-opens-early', channelSet: 'basic', ambient_c: 4 });
       const finding = judgeNow(s.trace, s.vehicle);
-      const { causes } = finding;
+      const rival = rivalIn(finding);
       const why = whyOf(finding);
-      if (causes[1]!.probability < 0.005) expect(why[2]).toBe('No other cause comes near it.');
+      if (!rival) expect(why[2]).toBe('No other cause comes near it.');
       else {
-        expect(why[2]).toContain(causeName(causes[1]!.cause).toLowerCase());
+        expect(why[2]).toContain(causeName(rival).toLowerCase());
         expect(why[2]).toMatch(/They part at minute|as far off the usual as|less usual|another test must/);
       }
     }
+  });
+
+  it('name as rival what may be there instead of the leader, not what may be there beside it', () => {
+    const s = drawScenario({ seed: 78_107, cause: 'thermostat-stuck-open', channelSet: 'full', ambient_c: 4 });
+    const finding = judgeNow(s.trace, s.vehicle);
+    expect(finding.causes.slice(0, 2).map((c) => c.cause)).toEqual(['thermostat-stuck-open', 'gauge-sender-fault']);
+    expect(rivalIn(finding)).toBe('thermostat-leaking');
   });
 
   it('a trace that cannot tell names both that fit, and what to log', () => {

@@ -140,30 +140,29 @@ function bendingOf({ bestFit }: JudgeContext, rivalFit: HypothesisFit): Remark {
 }
 
 /** Where the best cause and its rival differ most among the measured bins, and what was read there. */
-function partingOf(context: JudgeContext, times: number): Some {
+function partingOf(context: JudgeContext): Some {
   const { curves, rival } = context;
-  if (!rival) return NONE;
+  const { course, cause, times } = rival;
+  if (!course) return NONE;
   let at = -1;
   let most = PARTS_FROM_K;
-  for (let k = 0; k < rival.reading_c.length; k++) {
-    const apart = Math.abs(curves.best_c[k]! - rival.reading_c[k]!);
+  for (let k = 0; k < course.reading_c.length; k++) {
+    const apart = Math.abs(curves.best_c[k]! - course.reading_c[k]!);
     if (apart > most && Number.isFinite(curves.measured_c[k]!)) {
       most = apart;
       at = k;
     }
   }
-  if (at < 0) return [times >= BENT_FROM ? bendingOf(context, rival.fit) : remark('rival-alike', {})];
-  const { cause } = context.causes[1]!;
-  const read = { rival_c: rival.reading_c[at]!, best_c: curves.best_c[at]!, read_c: curves.measured_c[at]! };
+  if (at < 0) return [times >= BENT_FROM ? bendingOf(context, course.fit) : remark('rival-alike', {})];
+  const read = { rival_c: course.reading_c[at]!, best_c: curves.best_c[at]!, read_c: curves.measured_c[at]! };
   return [remark('parts-from-rival', { cause, ...read }, curves.time_s[at]!)];
 }
 
 /** What stands next, by how much it loses, and what separates the two. */
 function rivalOf(context: JudgeContext): Some {
-  const [first, second] = context.causes;
-  if (!first || !second || second.probability < NEAR_FROM) return [remark('no-rival', {})];
-  const times = first.probability / second.probability;
-  return [remark('rival', { cause: second.cause, times }), ...partingOf(context, times)];
+  const { cause, probability, times } = context.rival;
+  if (probability < NEAR_FROM) return [remark('no-rival', {})];
+  return [remark('rival', { cause, times }), ...partingOf(context)];
 }
 
 /**

@@ -19,8 +19,10 @@ export function verdictText({
   const leader = causes[0]!;
   if (!quality.usable) return `Cannot tell from this trace: ${quality.problems[0] ?? 'not usable'}`;
   if (verdict.grade === 'inconclusive') {
-    const second = acrossDivide(causes) ?? causes[1]!;
-    return `Cannot tell yet: ${causeName(leader.cause).toLowerCase()} and ${causeName(second.cause).toLowerCase()} fit this trace about as well.`;
+    // The second cause may be one beside the leader: what fits as well is the one instead of it.
+    const rival = why.flat().find((r) => r.kind === 'rival')?.figures.cause;
+    const second = acrossDivide(causes)?.cause ?? rival ?? causes[1]!.cause;
+    return `Cannot tell yet: ${causeName(leader.cause).toLowerCase()} and ${causeName(second).toLowerCase()} fit this trace about as well.`;
   }
   const { name, means } = CAUSE_TEXT[leader.cause];
   const first = remarksText(why[0] ?? []);
