@@ -77,6 +77,22 @@ describe('the words of a finding', () => {
     expect(rivalIn(finding)).toBe('thermostat-leaking');
   });
 
+  it('say of open odds what fits about as well: a cause instead of the leader, across the divide first', () => {
+    const s = drawScenario({ seed: 78_107, cause: 'thermostat-stuck-open', channelSet: 'full', ambient_c: 4 });
+    const finding = judgeNow(s.trace, s.vehicle);
+    const open = (...odds: readonly (readonly [Cause, number])[]) =>
+      verdictText({
+        ...{ quality: finding.quality, why: finding.why },
+        causes: odds.map(([cause, probability]) => ({ cause, probability, parameters: {} })),
+        verdict: { cause: odds[0]![0], probability: odds[0]![1], grade: 'inconclusive' },
+      });
+    expect(rivalIn(finding)).toBe('thermostat-leaking');
+    const beside = open(['thermostat-stuck-open', 0.3], ['gauge-sender-fault', 0.25], ['thermostat-leaking', 0.1]);
+    expect(beside).toBe('Cannot tell yet: thermostat stuck open and thermostat leaking fit this trace about as well.');
+    const divided = open(['thermostat-stuck-open', 0.45], ['sender-reads-low', 0.4], ['thermostat-leaking', 0.1]);
+    expect(divided).toContain('thermostat stuck open and sender reads low fit');
+  });
+
   it('a trace that cannot tell names both that fit, and what to log', () => {
     const s = drawScenario({ seed: 78_020, cause: 'healthy', channelSet: 'temperature-only' });
     const n = s.trace.time_s.findIndex((t) => t - s.trace.time_s[0]! > 200);
