@@ -34,6 +34,6 @@ export default defineConfig([
     'playwright-report/**',
     'next-env.d.ts',
     // AssemblyScript: its own compiler checks it.
-    'src/core/twin/kernel/assembly/**',
+    'src/core/**/kernel/assembly/**',
   ]),
 ]);

@@ -1,3 +1,4 @@
+export { type Compiled, type Engine, loadCompiled, thisEngine } from './compiled';
 export {
   CAUSE_PLACE,
   isFault,

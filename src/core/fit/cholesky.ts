@@ -11,8 +11,18 @@ export function choleskyFactor(a: Float64Array, n: number): Float64Array | null 
   const lower = new Float64Array(n * n);
   for (let i = 0; i < n; i++) {
     for (let j = 0; j <= i; j++) {
-      let sum = a[i * n + j]!;
-      for (let k = 0; k < j; k++) sum -= lower[i * n + k]! * lower[j * n + k]!;
+      // Two sums side by side: one alone would wait for itself at every step.
+      let even = 0;
+      let odd = 0;
+      let p = i * n;
+      let q = j * n;
+      const end = p + (j & ~1);
+      for (; p < end; p += 2, q += 2) {
+        even += lower[p]! * lower[q]!;
+        odd += lower[p + 1]! * lower[q + 1]!;
+      }
+      if (j & 1) even += lower[p]! * lower[q]!;
+      const sum = a[i * n + j]! - (even + odd);
       if (i !== j) lower[i * n + j] = sum / lower[j * n + j]!;
       else if (sum > 0) lower[i * n + i] = Math.sqrt(sum);
       else return null;

@@ -119,6 +119,25 @@ describe('makeWhitener', () => {
     expect(Math.abs(mean((k) => out[k]! * out[k - 1]!))).toBeLessThan(0.05);
   });
 
+  it.each([1, 2, 5])('whitens %i columns at once as it does each alone', (count) => {
+    const n = 40;
+    const whitener = makeWhitener(
+      Uint8Array.from({ length: n }, (_, k) => (k % 7 === 3 ? 0 : 1)),
+      10,
+      noise,
+    );
+    const columns = Float64Array.from({ length: n * count }, (_, k) => Math.sin(k * k));
+    const outs = Array.from({ length: count }, () => new Float64Array(n + 3).fill(9));
+    whitener.applyToColumns(columns, outs);
+    outs.forEach((out, i) => {
+      const alone = new Float64Array(n);
+      whitener.apply(columns.subarray(i * n, (i + 1) * n), alone);
+      alone.forEach((v, k) => expect(out[k]).toBeCloseTo(v, 12));
+      // What lies behind is another sensor's.
+      expect([...out.subarray(n)]).toEqual([9, 9, 9]);
+    });
+  });
+
   it('gives nothing where nothing was measured', () => {
     const whitener = makeWhitener(Uint8Array.of(1, 0, 1), 10, noise);
     const out = new Float64Array(3);

@@ -1,4 +1,5 @@
-import { dot, squared } from './sums';
+import { squared } from './sums';
+import { gramOf } from './kernel/gram';
 import { choleskyFactor, choleskySolve, logDeterminant } from './cholesky';
 
 /** A least-squares problem whose parameters all carry standard normal priors. */
@@ -9,8 +10,19 @@ export interface MapProblem {
   readonly residualCount: number;
   /** Writes the whitened residuals at `z` into `out`. */
   readonly residuals: (z: Float64Array, out: Float64Array) => void;
+  /** The same at up to {@link TOGETHER} points at once, for little more than one costs; without it one by one. */
+  readonly residualsTogether?: (zs: readonly Float64Array[], outs: readonly Float64Array[]) => void;
   /** Writes their derivatives along the coordinates `along` into one column each; without it differences are taken. */
   readonly derivatives?: (z: Float64Array, along: readonly number[], columns: readonly Float64Array[]) => void;
+}
+
+/** Points whose residuals are worked out together. */
+export const TOGETHER = 4;
+
+/** Residuals at up to {@link TOGETHER} points. */
+export function residualsAt(problem: MapProblem, zs: readonly Float64Array[], outs: readonly Float64Array[]): void {
+  if (problem.residualsTogether) problem.residualsTogether(zs, outs);
+  else zs.forEach((z, i) => problem.residuals(z, outs[i]!));
 }
 
 /** How hard to try. */
@@ -30,7 +42,7 @@ export interface MapOptions {
 export const MAP_DEFAULTS: MapOptions = {
   maxIterations: 18,
   degreesOfFreedom: 6,
-  tolerance: 0.1,
+  tolerance: 0.3,
   differenceStep: 0.06,
   refreshEvery: 2,
 };
@@ -75,18 +87,14 @@ export function normalEquations(
   nu: number,
 ): { hessian: Float64Array; gradient: Float64Array } {
   const n = jacobian.length;
-  const m = e.length;
+  const weight = e.map((r) => (nu + 1) / (nu + r * r));
   const hessian = new Float64Array(n * n);
   const gradient = Float64Array.from(zActive);
-  const weight = new Float64Array(m);
-  for (let k = 0; k < m; k++) weight[k] = (nu + 1) / (nu + e[k]! * e[k]!);
-  const weighted = new Float64Array(m);
+  const { width, sums } = gramOf([...jacobian, e], weight);
   for (let i = 0; i < n; i++) {
-    const ji = jacobian[i]!;
-    for (let k = 0; k < m; k++) weighted[k] = ji[k]! * weight[k]!;
-    gradient[i]! += dot(weighted, e);
-    for (let j = 0; j <= i; j++) hessian[i * n + j] = hessian[j * n + i] = dot(weighted, jacobian[j]!);
+    for (let j = 0; j <= i; j++) hessian[i * n + j] = hessian[j * n + i] = sums[i * width + j]!;
     hessian[i * n + i]! += 1;
+    gradient[i]! += sums[n * width + i]!;
   }
   return { hessian, gradient };
 }
@@ -130,7 +138,9 @@ class Search {
   evaluations = 1;
   /** Parameters that move the residuals at all; the others stay at their start. */
   active: number[];
-  jacobian: Float64Array[] = [];
+  private jacobian: Float64Array[] = [];
+  /** The last step and where it began, while the derivatives do not know of it. */
+  private taken: { readonly step: Float64Array; readonly from: Float64Array } | null = null;
 
   constructor(
     private readonly problem: MapProblem,
@@ -144,6 +154,11 @@ class Search {
     this.active = Array.from(start, (_, i) => i);
   }
 
+  /** Derivatives of all active parameters are there. */
+  get isLinear(): boolean {
+    return this.jacobian.length === this.active.length;
+  }
+
   private objectiveOf(z: Float64Array, e: Float64Array): number {
     return robustLoss(e, this.options.degreesOfFreedom) + squared(z);
   }
@@ -151,6 +166,7 @@ class Search {
   /** Fresh derivatives; the first time, parameters without effect are set aside. */
   linearise(): void {
     const first = this.jacobian.length === 0;
+    this.taken = null;
     const columns = this.active.map((_, position) => this.jacobian[position] ?? new Float64Array(this.e.length));
     const { derivatives } = this.problem;
     derivatives?.(this.z, this.active, columns);
@@ -175,6 +191,8 @@ class Search {
   }
 
   equations(): { hessian: Float64Array; gradient: Float64Array } {
+    if (this.taken) broydenUpdate(this.jacobian, this.taken.step, this.taken.from, this.e);
+    this.taken = null;
     const zActive = Float64Array.from(this.active, (i) => this.z[i]!);
     return normalEquations(this.jacobian, this.e, zActive, this.options.degreesOfFreedom);
   }
@@ -196,7 +214,7 @@ class Search {
     this.evaluations++;
     const objective = this.objectiveOf(next, e);
     if (!(objective < this.objective)) return false;
-    broydenUpdate(this.jacobian, step, this.e, e);
+    this.taken = { step, from: this.e };
     this.z.set(next);
     this.e = e;
     this.objective = objective;
@@ -254,7 +272,7 @@ export function mapFit(problem: MapProblem, start: Float64Array, options: MapOpt
 function summarise(search: Search, size: number, end: Pick<MapFit, 'stopped' | 'iterations'>): MapFit {
   const n = search.active.length;
   let lower: Float64Array | null = null;
-  if (end.stopped !== 'nonFinite' && n > 0 && search.jacobian.length === n) {
+  if (end.stopped !== 'nonFinite' && n > 0 && search.isLinear) {
     lower = choleskyFactor(search.equations().hessian, n);
   }
   const logDet = lower ? logDeterminant(lower, n) : 0;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { MAP_DEFAULTS, mapFit, sampledEvidence, SAMPLING_DEFAULTS, type MapProblem } from './index';
+import { MAP_DEFAULTS, mapFit, sampledEvidence, SAMPLING_DEFAULTS, TOGETHER, type MapProblem } from './index';
 import { logMeanTruncated } from './sampledEvidence';
 
 const GAUSS = { ...SAMPLING_DEFAULTS, degreesOfFreedom: 1e9, inflate: 1 };
@@ -59,6 +59,30 @@ describe('sampled evidence', () => {
     };
     const exact = size * exactLog((z) => z + 0.3 * z * z - 1);
     expect(Math.abs(fitted(bent).sampled - exact)).toBeLessThan(0.05 + 0.06 * size);
+  });
+
+  it.each([1, 2, 3, 5])('is the same where residuals come together, %d dimensions', (size) => {
+    const alone: MapProblem = {
+      size,
+      residualCount: size,
+      residuals: (z, out) => {
+        for (let i = 0; i < size; i++) out[i] = z[i]! + 0.3 * z[i]! ** 2 - 1;
+      },
+    };
+    const counts: number[] = [];
+    const together: MapProblem = {
+      ...alone,
+      residualsTogether: (zs, outs) => {
+        counts.push(zs.length);
+        zs.forEach((z, i) => alone.residuals(z, outs[i]!));
+      },
+    };
+    const at = new Float64Array(size).fill(0.4);
+    // An odd count of pairs: the last two points come alone.
+    const options = { ...GAUSS, pairs: 33 };
+    expect(sampledEvidence(together, at, options)).toBe(sampledEvidence(alone, at, options));
+    expect(counts.every((n) => n >= 1 && n <= TOGETHER)).toBe(true);
+    expect(counts.reduce((a, b) => a + b, 0)).toBe(2 * size + 66);
   });
 
   it('leaves parameters without effect out: they neither help nor cost', () => {

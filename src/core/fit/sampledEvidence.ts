@@ -1,6 +1,6 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { choleskyFactor, logDeterminant, solveUpper } from './cholesky';
-import { INSENSITIVE, normalEquations, robustLoss, type MapProblem } from './mapFit';
+import { INSENSITIVE, normalEquations, residualsAt, robustLoss, TOGETHER, type MapProblem } from './mapFit';
 import { squared } from './sums';
 
 /** How an evidence is sampled. */
@@ -40,6 +40,38 @@ export function logMeanTruncated(logWeights: readonly number[]): number {
   return most + Math.log(weights.reduce((sum, w) => sum + Math.min(w, cut), 0) / n);
 }
 
+/** Pairs of opposite points that are worked out together. */
+const AT_ONCE = TOGETHER / 2;
+
+/** Slopes over wide differences to both sides of `at`, of the coordinates that move the residuals at all. */
+function wideDifferences(
+  problem: MapProblem,
+  at: Float64Array,
+  width: number,
+): { active: number[]; jacobian: Float64Array[] } {
+  const zs = Array.from({ length: TOGETHER }, () => Float64Array.from(at));
+  const es = zs.map(() => new Float64Array(problem.residualCount));
+  const active: number[] = [];
+  const jacobian: Float64Array[] = [];
+  for (let first = 0; first < problem.size; first += AT_ONCE) {
+    const coordinates = Array.from({ length: Math.min(AT_ONCE, problem.size - first) }, (_, k) => first + k);
+    for (const z of zs) z.set(at);
+    coordinates.forEach((i, k) => {
+      zs[2 * k]![i] = at[i]! + width;
+      zs[2 * k + 1]![i] = at[i]! - width;
+    });
+    residualsAt(problem, zs.slice(0, 2 * coordinates.length), es);
+    coordinates.forEach((i, k) => {
+      const below = es[2 * k + 1]!;
+      const column = es[2 * k]!.map((above, j) => (above - below[j]!) / (2 * width));
+      if (!(squared(column) >= INSENSITIVE)) return;
+      active.push(i);
+      jacobian.push(column);
+    });
+  }
+  return { active, jacobian };
+}
+
 /**
  * Log evidence of a model by importance sampling around its best fit, up to the residuals' normalisation, on the scale
  * of `MapFit.logEvidence`. Laplace's approximation takes the curvature at the very bottom of the valley; where the model
@@ -56,30 +88,14 @@ export function sampledEvidence(
   options: SamplingOptions = SAMPLING_DEFAULTS,
 ): number {
   const { degreesOfFreedom: nu, width, pairs, inflate } = options;
-  const z = Float64Array.from(at);
-  const e = new Float64Array(problem.residualCount);
-  const logPosterior = (): number => {
-    problem.residuals(z, e);
-    return -0.5 * (robustLoss(e, nu) + squared(z));
-  };
-  const peak = logPosterior();
+  const room = () => new Float64Array(problem.residualCount);
+  const logPosterior = (z: Float64Array, e: Float64Array): number => -0.5 * (robustLoss(e, nu) + squared(z));
+  const atPeak = room();
+  problem.residuals(at, atPeak);
+  const peak = logPosterior(at, atPeak);
   if (!Number.isFinite(peak)) return -Infinity;
-  const atPeak = Float64Array.from(e);
 
-  const active: number[] = [];
-  const jacobian: Float64Array[] = [];
-  for (let i = 0; i < problem.size; i++) {
-    const column = new Float64Array(e.length);
-    z[i] = at[i]! + width;
-    problem.residuals(z, column);
-    z[i] = at[i]! - width;
-    problem.residuals(z, e);
-    z[i] = at[i]!;
-    for (let k = 0; k < column.length; k++) column[k] = (column[k]! - e[k]!) / (2 * width);
-    if (!(squared(column) >= INSENSITIVE)) continue;
-    active.push(i);
-    jacobian.push(column);
-  }
+  const { active, jacobian } = wideDifferences(problem, at, width);
   const n = active.length;
   if (n === 0) return peak;
   const { hessian } = normalEquations(jacobian, atPeak, new Float64Array(n), nu);
@@ -87,19 +103,26 @@ export function sampledEvidence(
   if (!lower) return -Infinity;
   const logDet = logDeterminant(lower, n);
 
+  const zs = Array.from({ length: TOGETHER }, () => Float64Array.from(at));
+  const es = zs.map(room);
   const logWeights: number[] = [];
   const draw = new Float64Array(n);
-  for (let s = 0; s < pairs; s++) {
-    for (let i = 0; i < n; i++) draw[i] = drawAt(s * problem.size + active[i]!);
-    const step = solveUpper(lower, n, draw);
-    const proposal = 0.5 * squared(draw) + n * Math.log(inflate);
-    for (const sign of [1, -1]) {
-      active.forEach((i, position) => {
-        z[i] = at[i]! + sign * inflate * step[position]!;
-      });
-      const weight = logPosterior() - peak + proposal;
-      logWeights.push(Number.isFinite(weight) ? weight : -Infinity);
+  for (let first = 0; first < pairs; first += AT_ONCE) {
+    const proposals: number[] = [];
+    for (let s = first; s < Math.min(pairs, first + AT_ONCE); s++) {
+      for (let i = 0; i < n; i++) draw[i] = drawAt(s * problem.size + active[i]!);
+      const step = solveUpper(lower, n, draw);
+      for (const sign of [1, -1]) {
+        const z = zs[proposals.length]!;
+        for (let i = 0; i < n; i++) z[active[i]!] = at[active[i]!]! + sign * inflate * step[i]!;
+        proposals.push(0.5 * squared(draw) + n * Math.log(inflate));
+      }
     }
+    residualsAt(problem, zs.slice(0, proposals.length), es);
+    proposals.forEach((proposal, i) => {
+      const weight = logPosterior(zs[i]!, es[i]!) - peak + proposal;
+      logWeights.push(Number.isFinite(weight) ? weight : -Infinity);
+    });
   }
   return peak - 0.5 * logDet + logMeanTruncated(logWeights);
 }

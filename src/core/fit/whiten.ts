@@ -24,6 +24,8 @@ export interface Whitener {
   readonly logSd: number;
   /** Whitens `residual` (one entry per bin; absent bins are ignored) into `out`; absent bins become 0. */
   readonly apply: (residual: Float64Array, out: Float64Array) => void;
+  /** The same for columns without gaps that lie one after another in `columns`, one into each of `outs`. */
+  readonly applyToColumns: (columns: Float64Array, outs: readonly Float64Array[]) => void;
 }
 
 /**
@@ -64,5 +66,32 @@ export function makeWhitener(present: Uint8Array, bin_s: number, noise: NoiseMod
       mean *= phi;
     }
   };
-  return { count, logSd, apply };
+  /** Where nothing was measured gain and weight are 0: no branch is needed. Two go side by side, each waits for itself. */
+  const applyToTwo = (
+    columns: Float64Array,
+    at: number,
+    next: number,
+    out: Float64Array,
+    outNext: Float64Array,
+  ): void => {
+    let mean = 0;
+    let meanNext = 0;
+    for (let k = 0; k < n; k++) {
+      const g = gain[k]!;
+      const weight = inverseSd[k]!;
+      const e = columns[at + k]! - mean;
+      const eNext = columns[next + k]! - meanNext;
+      out[k] = e * weight;
+      outNext[k] = eNext * weight;
+      mean = (mean + g * e) * phi;
+      meanNext = (meanNext + g * eNext) * phi;
+    }
+  };
+  const applyToColumns = (columns: Float64Array, outs: readonly Float64Array[]): void => {
+    for (let i = 0; i < outs.length; i += 2) {
+      const next = Math.min(i + 1, outs.length - 1);
+      applyToTwo(columns, i * n, next * n, outs[i]!, outs[next]!);
+    }
+  };
+  return { count, logSd, apply, applyToColumns };
 }

@@ -1,7 +1,9 @@
 export { fuelPower_kw, referenceFuel_kw, roadLoadFuel_kw, type HeatSource } from './heatEstimate';
 export { HEATED_BELOW_K } from './figures';
 export { twinKernel, type Kernel } from './kernel/kernel';
-export { CONSTANT_ORDER, runTangents, type Feed, type KernelRun } from './kernel/kernelRun';
+export { constantList } from './kernel/constantList';
+export { runFour, SIDE_BY_SIDE } from './kernel/runFour';
+export { rowOf, runTangents } from './kernel/runTangents';
 export { runConstants, type RunConstants } from './runConstants';
 export { prepareInputs, STEPS_PER_BIN, type TwinInputs } from './inputs';
 export {

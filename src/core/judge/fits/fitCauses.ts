@@ -12,7 +12,7 @@ const SOUND_RESTARTS = 4;
 /** Where a fault leads the sound vehicle by more than this in log evidence, it is tried again from all of them. */
 const ACCUSED_FROM = 2;
 /** Faults this close to the best in log evidence are tried again from what others found. */
-const CONTENDER_WITHIN = 45;
+const CONTENDER_WITHIN = 30;
 /** Faults, beside the sound vehicle, whose vehicle and drive the others are tried from. */
 const DONORS = 3;
 /** No step: only how good a start is. */
@@ -31,20 +31,14 @@ function fitFresh(problem: TraceProblem, hypothesis: Hypothesis): HypothesisFit 
     .reduce(better);
 }
 
-/** From how many of the donors' vehicles a fault is tried. */
-const STARTS = 2;
-
-/** The vehicles and drives found by other fits from which a fault, as severe as fitted, starts best. */
-function bestStarts(problem: TraceProblem, fit: HypothesisFit, donors: readonly HypothesisFit[]): Float64Array[] {
+/** The vehicle and drive found by another fit from which a fault, as severe as fitted, starts best. */
+function bestStart(problem: TraceProblem, fit: HypothesisFit, donors: readonly HypothesisFit[]): Float64Array {
   const severity = fit.fit.z.slice(VEHICLE_PARAMETER_COUNT + problem.prior.knotCount);
   const looks = donors
     .filter((donor) => donor.hypothesis !== fit.hypothesis)
     .map((donor) => Float64Array.of(...vehiclePart(problem, donor), ...severity))
     .map((start) => ({ start, ...fitHypothesis(problem, fit.hypothesis, start, JUST_LOOK).fit }));
-  return looks
-    .sort((a, b) => a.objective - b.objective)
-    .slice(0, STARTS)
-    .map((look) => look.start);
+  return looks.reduce((a, b) => (b.objective < a.objective ? b : a)).start;
 }
 
 /** Best of the fits with different causes, leaving out `except`. */
@@ -89,9 +83,8 @@ export function* fitCauses(
     const fit = fits[i]!;
     if (fit.logEvidence < best - CONTENDER_WITHIN) continue;
     yield { done: of - 1, of, doing: fit.hypothesis.cause };
-    for (const start of bestStarts(problem, fit, donors)) {
-      fits[i] = better(fits[i]!, fitHypothesis(problem, fit.hypothesis, start));
-    }
+    const start = bestStart(problem, fit, donors);
+    fits[i] = better(fit, fitHypothesis(problem, fit.hypothesis, start));
   }
   // What the others found since may serve the sound vehicle too.
   const [leader] = bestOthers(fits, SOUND, 1);

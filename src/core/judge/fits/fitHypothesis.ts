@@ -3,12 +3,14 @@ import {
   mapFit,
   SAMPLING_DEFAULTS,
   sampledEvidence,
+  TOGETHER,
   type MapOptions,
   type MapProblem,
   type Whitener,
 } from '../../fit';
 import type { Hypothesis } from './hypotheses';
 import { twinKernel } from '../../twin';
+import { predictTogether, type Prediction } from './predictTogether';
 import { readingTangents } from './readingTangents';
 import { predictReading, severitiesOf, vectorSize, type HypothesisFit, type TraceProblem } from './traceFit';
 
@@ -21,11 +23,19 @@ function mapProblem(problem: TraceProblem, hypothesis: Hypothesis): MapProblem &
     for (let k = 0; k < bins; k++) residual[k] = measured[k]! - predicted[k]!;
     by.apply(residual, out);
   };
+  const compare = ({ reading_c, outlet_c }: Prediction, out: Float64Array): void => {
+    against(measured_c, reading_c, whitener, out.subarray(0, bins));
+    if (outlet) against(outlet.measured_c, outlet_c, outlet.whitener, out.subarray(bins));
+  };
+  const four: readonly Prediction[] = Array.from({ length: TOGETHER }, () => ({
+    reading_c: new Float64Array(bins),
+    outlet_c: new Float64Array(bins),
+  }));
   const kernel = twinKernel();
-  // A residual falls as the prediction rises; the filter that whitens both is linear.
-  const fall = (along: Float64Array, i: number, by: Whitener, out: Float64Array): void => {
-    for (let k = 0; k < bins; k++) residual[k] = -along[i * bins + k]!;
-    by.apply(residual, out);
+  /** A residual falls as the prediction rises; the filter that whitens both is linear. */
+  const fall = (along: Float64Array, by: Whitener, columns: readonly Float64Array[]): void => {
+    for (let k = 0; k < along.length; k++) along[k] = -along[k]!;
+    by.applyToColumns(along, columns);
   };
   return {
     size: vectorSize(problem, hypothesis),
@@ -33,16 +43,21 @@ function mapProblem(problem: TraceProblem, hypothesis: Hypothesis): MapProblem &
     ...(kernel && {
       derivatives: (z, along, columns) => {
         const tangents = readingTangents(kernel, problem, hypothesis, z, along);
-        columns.forEach((column, i) => {
-          fall(tangents.reading, i, whitener, column.subarray(0, bins));
-          if (outlet) fall(tangents.outlet!, i, outlet.whitener, column.subarray(bins));
-        });
+        fall(tangents.reading, whitener, columns);
+        const below = outlet && columns.map((column) => column.subarray(bins));
+        if (below) fall(tangents.outlet!, outlet.whitener, below);
       },
     }),
     residuals: (z, out) => {
-      against(measured_c, predictReading(problem, hypothesis, z), whitener, out.subarray(0, bins));
-      if (outlet) against(outlet.measured_c, workspace.outlet_c, outlet.whitener, out.subarray(bins));
+      const reading_c = predictReading(problem, hypothesis, z);
+      compare({ reading_c, outlet_c: workspace.outlet_c }, out);
     },
+    ...(kernel && {
+      residualsTogether: (zs, outs) => {
+        predictTogether(kernel, problem, hypothesis, zs, four);
+        zs.forEach((_, i) => compare(four[i]!, outs[i]!));
+      },
+    }),
     logSd: whitener.logSd,
   };
 }

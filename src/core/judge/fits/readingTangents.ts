@@ -1,11 +1,14 @@
 import {
-  CONSTANT_ORDER,
+  constantList,
+  parameterIndex,
+  rowOf,
   runConstants,
   runTangents,
   VEHICLE_PARAMETER_COUNT,
-  type Feed,
+  VEHICLE_PARAMETERS,
   type Kernel,
   type TwinFault,
+  type TwinParameters,
 } from '../../twin';
 import type { Hypothesis } from './hypotheses';
 import { severitiesOf, type TraceProblem } from './traceFit';
@@ -21,50 +24,67 @@ export interface ReadingTangents {
   readonly outlet: Float64Array | null;
 }
 
-/** The constants of a run at a point z of a hypothesis, with the parameters behind them. */
-function constantsAt({ prior, inputs, workspace }: TraceProblem, fault: TwinFault, z: Float64Array) {
-  const parameters = prior.toParameters(z);
-  return { parameters, constants: runConstants(inputs, parameters, fault, workspace.engineCapacity) };
+/** What a point z of a hypothesis stands for. */
+interface Point {
+  readonly parameters: TwinParameters;
+  readonly fault: TwinFault;
+  /** As `constantList` gives them. */
+  readonly constants: Float64Array;
 }
 
 /** What each coordinate changes: constants of the run, its heat knots, the offset of a sound sender. */
 interface Along {
-  readonly feeds: readonly Feed[];
+  readonly changes: Float32Array;
   /** Per coordinate, K per unit. */
   readonly offset: Float64Array;
 }
 
-function alongEach(problem: TraceProblem, hypothesis: Hypothesis, z: Float64Array, active: readonly number[]): Along {
-  const { prior } = problem;
+/** Position among the parameters of the one that moves another beside itself: people heat by the weather. */
+const AMBIENT = parameterIndex('ambient');
+
+function alongEach(
+  problem: TraceProblem,
+  hypothesis: Hypothesis,
+  z: Float64Array,
+  active: readonly number[],
+  here: Point,
+): Along {
+  const { prior, inputs, workspace } = problem;
   const first = VEHICLE_PARAMETER_COUNT;
   const last = first + prior.knotCount;
   const coordinates = new Float64Array(prior.knotCount);
   const rest = prior.toKnots(coordinates);
   const offset = new Float64Array(active.length);
   const probe = Float64Array.from(z);
-  const feeds: Feed[] = [];
-  const feed = (row: number, direction: number, value: number): void => {
-    if (value !== 0) feeds.push({ row, direction, value });
-  };
-  const at = () => constantsAt(problem, hypothesis.toFault(severitiesOf(problem, hypothesis, probe)), probe);
-  const here = at();
+  const width = rowOf(active.length);
+  const changes = new Float32Array(width * (here.constants.length + rest.length));
+  const shifted = { ...here.parameters };
+  // Each parameter follows its own coordinate: all are moved at once and taken one by one.
+  const moved = prior.toParameters(z.map((v, i) => (i === AMBIENT ? v : v + STEP_Z)));
   active.forEach((i, d) => {
     if (i >= first && i < last) {
       coordinates[i - first] = 1;
-      prior.toKnots(coordinates).forEach((v, k) => feed(CONSTANT_ORDER.length + k, d, v - rest[k]!));
+      prior.toKnots(coordinates).forEach((v, k) => {
+        changes[(here.constants.length + k) * width + d] = v - rest[k]!;
+      });
       coordinates[i - first] = 0;
       return;
     }
     probe[i] = z[i]! + STEP_Z;
-    const there = at();
+    const name = VEHICLE_PARAMETERS[i]?.name;
+    if (i === AMBIENT) Object.assign(shifted, prior.toParameters(probe));
+    else if (name) shifted[name] = moved[name];
+    const fault = i < first ? here.fault : hypothesis.toFault(severitiesOf(problem, hypothesis, probe));
+    const there = constantList(runConstants(inputs, shifted, fault, workspace.engineCapacity));
+    offset[d] = (shifted.senderOffset - here.parameters.senderOffset) / STEP_Z;
     probe[i] = z[i]!;
-    for (let row = 0; row < CONSTANT_ORDER.length; row++) {
-      const name = CONSTANT_ORDER[row]!;
-      feed(row, d, (there.constants[name] - here.constants[name]) / STEP_Z);
+    if (i === AMBIENT) Object.assign(shifted, here.parameters);
+    else if (name) shifted[name] = here.parameters[name];
+    for (let row = 0; row < there.length; row++) {
+      changes[row * width + d] = (there[row]! - here.constants[row]!) / STEP_Z;
     }
-    offset[d] = (there.parameters.senderOffset - here.parameters.senderOffset) / STEP_Z;
   });
-  return { feeds, offset };
+  return { changes, offset };
 }
 
 /**
@@ -81,11 +101,12 @@ export function readingTangents(
   const { prior, inputs, workspace } = problem;
   const fault = hypothesis.toFault(severitiesOf(problem, hypothesis, z));
   const knots = prior.toKnots(z.subarray(VEHICLE_PARAMETER_COUNT, VEHICLE_PARAMETER_COUNT + prior.knotCount));
-  const { constants } = constantsAt(problem, fault, z);
+  const parameters = prior.toParameters(z);
+  const constants = constantList(runConstants(inputs, parameters, fault, workspace.engineCapacity));
   const cellCapacity = workspace.radiatorCapacity / 2;
-  const { feeds, offset } = alongEach(problem, hypothesis, z, active);
+  const { changes, offset } = alongEach(problem, hypothesis, z, active, { parameters, constants, fault });
   const run = { inputs, prior, fault, constants, knots, cellCapacity };
-  const { element, outlet, element_c } = runTangents(kernel, run, active.length, feeds, problem.outlet !== null);
+  const { element, outlet, element_c } = runTangents(kernel, run, active.length, changes, problem.outlet !== null);
   if (hypothesis.observe) observed(problem, hypothesis, z, active, element_c, element);
   const { bins } = inputs;
   offset.forEach((slope, d) => {

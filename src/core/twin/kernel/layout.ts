@@ -48,8 +48,8 @@ export const P_TABLE_WARM = 37;
 export const P_CONSTANTS = 38;
 export const P_KNOTS = 39;
 /**
- * What the directions change: constant or knot i (knots after the constants) is moved by the entries from `first[i]` up to
- * `first[i + 1]`, each with the place of its direction in a row, bytes, and by how much.
+ * What the directions change, four neighbours at a time: constant or knot i (knots after the constants) is moved by the
+ * entries from `first[i]` up to `first[i + 1]`, each with the place of its directions in a row, bytes, and by how much.
  */
 export const P_FEEDS_FIRST = 40;
 export const P_FEEDS_WHERE = 41;
@@ -62,8 +62,18 @@ export const P_OUTLET = 44;
 export const P_ELEMENT_ALONG = 45;
 export const P_OUTLET_ALONG = 46;
 
+/**
+ * For four runs side by side, each number as four of single precision, one a run: constants, knots, what they read. The
+ * tables of a drive that is not known lie by rows: speed, ram air, pump, logarithm of fuel.
+ */
+export const P_FOUR_CONSTANTS = 48;
+export const P_FOUR_KNOTS = 49;
+export const P_FOUR_ELEMENT = 50;
+export const P_FOUR_OUTLET = 51;
+export const P_FOUR_TABLES = 52;
+
 /** Numbers of the header. */
-export const HEADER = 48;
+export const HEADER = 56;
 /** Derivatives that are carried from step to step, and what feeds them. */
 export const STATES = 23;
 

@@ -29,6 +29,7 @@ import {
   feed2,
   feed4,
   head,
+  mul,
   pair,
   plus,
   pointer,
@@ -37,11 +38,12 @@ import {
   stepSlope,
   table,
   tableSlope,
+  vector,
 } from './lanes';
 
-/** What direction `d` begins with: all temperatures `x`, the radiator's `share` of it. */
-function begin(state: usize, width: usize, d: usize, x: f64, share: f64): void {
-  for (let row: usize = 0; row < 8; row++) feed(state + width * row, d, row == 3 || row == 4 ? x * share : x);
+/** What the directions at `d` begin with: all temperatures `v`, the radiator's `share` of it. */
+function begin(state: usize, width: usize, d: usize, v: v128, share: f64): void {
+  for (let row: usize = 0; row < 8; row++) feed(state + width * row, d, v, row == 3 || row == 4 ? share : 1);
 }
 
 /**
@@ -160,9 +162,9 @@ export function run(directions: i32): void {
   if (directions > 0) {
     memory.fill(state, 0, width * L.STATES);
     for (let e = entry(first, L.C_AMBIENT); e < entry(first, L.C_AMBIENT + 1); e++)
-      begin(state, width, <usize>entry(where, e), at(howMuch, e), 1);
+      begin(state, width, <usize>entry(where, e), vector(howMuch, e), 1);
     for (let e = entry(first, L.C_START_EXCESS); e < entry(first, L.C_START_EXCESS + 1); e++)
-      begin(state, width, <usize>entry(where, e), at(howMuch, e), 0.5);
+      begin(state, width, <usize>entry(where, e), vector(howMuch, e), 0.5);
   }
 
   const start = ambient + startExcess;
@@ -396,144 +398,181 @@ export function run(directions: i32): void {
       const cold = drawn * coldFactor;
 
       // What each constant of the run feeds.
+      const perScale = cold / heatScale;
       for (let e = entry(first, L.C_HEAT_SCALE), to = entry(first, L.C_HEAT_SCALE + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = (at(howMuch, e) * cold) / heatScale;
-        feed2(d, x, fMetal, metalByHeat, fSlow, slowByHeat);
+        const v = vector(howMuch, e);
+        feed2(d, v, perScale, fMetal, metalByHeat, fSlow, slowByHeat);
       }
+      const byTilt = cold * log;
       for (let e = entry(first, L.C_HEAT_TILT), to = entry(first, L.C_HEAT_TILT + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e) * cold * log;
-        feed2(d, x, fMetal, metalByHeat, fSlow, slowByHeat);
+        const v = vector(howMuch, e);
+        feed2(d, v, byTilt, fMetal, metalByHeat, fSlow, slowByHeat);
       }
-      for (let e = entry(first, L.C_SLOW_CAPACITY), to = entry(first, L.C_SLOW_CAPACITY + 1); e < to; e++)
-        feed(fSlow, <usize>entry(where, e), at(howMuch, e) * (slow0 - slow) * perSlow);
-      for (let e = entry(first, L.C_METAL_CAPACITY), to = entry(first, L.C_METAL_CAPACITY + 1); e < to; e++)
-        feed(fMetal, <usize>entry(where, e), at(howMuch, e) * (metal0 - metal) * perMetal);
+      for (let e = entry(first, L.C_SLOW_CAPACITY), to = entry(first, L.C_SLOW_CAPACITY + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, (slow0 - slow) * perSlow);
+      }
+      for (let e = entry(first, L.C_METAL_CAPACITY), to = entry(first, L.C_METAL_CAPACITY + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fMetal, d, v, (metal0 - metal) * perMetal);
+      }
       for (let e = entry(first, L.C_COOLANT_CAPACITY), to = entry(first, L.C_COOLANT_CAPACITY + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e);
-        feed(fCoolant, d, x * (coolant0 - coolant) * perCoolant);
-        if (!inlet) feed(fWax, d, (-x * waxByAnswer * cools * answerPer) / body);
+        const v = vector(howMuch, e);
+        feed(fCoolant, d, v, (coolant0 - coolant) * perCoolant);
+        if (!inlet) feed(fWax, d, v, (-waxByAnswer * cools * answerPer) / body);
       }
+      const byLiquid = stirredHalf * FAST_COUPLING * coupling;
       for (let e = entry(first, L.C_LIQUID), to = entry(first, L.C_LIQUID + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e) * stirredHalf * FAST_COUPLING * coupling;
-        feed4(d, x, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+        const v = vector(howMuch, e);
+        feed4(d, v, byLiquid, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
       }
+      const fullByAir = (-0.4 * wFull) / (1 - 0.4 * missing);
+      const heaterByAir = -0.6 * byAirSide * heater * blows;
       for (let e = entry(first, L.C_AIR), to = entry(first, L.C_AIR + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        const x = (-0.4 * v * wFull) / (1 - 0.4 * missing);
-        const y = -0.6 * v * byAirSide * heater * blows;
-        feed2(d, x, fCell1, cell1ByFull, fCell2, cell2ByFull);
-        feed(fCoolant, d, x * coolantByFull + y * coolantByHeater);
-        feed(fWax, d, x * waxByFull + y * waxByHeater);
-        feed(fElement, d, -0.2 * v * senderGain * (coolant - ambient));
+        const v = vector(howMuch, e);
+        feed2(d, v, fullByAir, fCell1, cell1ByFull, fCell2, cell2ByFull);
+        feed(fCoolant, d, v, fullByAir * coolantByFull + heaterByAir * coolantByHeater);
+        feed(fWax, d, v, fullByAir * waxByFull + heaterByAir * waxByHeater);
+        feed(fElement, d, v, -0.2 * senderGain * (coolant - ambient));
       }
+      const byCoupling = ua / coupling;
       for (let e = entry(first, L.C_COUPLING), to = entry(first, L.C_COUPLING + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = (at(howMuch, e) * ua) / coupling;
-        feed4(d, x, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+        const v = vector(howMuch, e);
+        feed4(d, v, byCoupling, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
       }
+      const byRadiator = cellByAir * air + (cellByCoolant * coolantUa) / radiator;
       for (let e = entry(first, L.C_RADIATOR), to = entry(first, L.C_RADIATOR + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e) * (cellByAir * air + (cellByCoolant * coolantUa) / radiator);
-        feed2(d, x, fCell1, cell1ByUa, fCell2, cell2ByUa);
+        const v = vector(howMuch, e);
+        feed2(d, v, byRadiator, fCell1, cell1ByUa, fCell2, cell2ByUa);
       }
+      const byHeater = byAirSide * blows * (1 - 0.6 * missing);
       for (let e = entry(first, L.C_HEATER), to = entry(first, L.C_HEATER + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e) * byAirSide * blows * (1 - 0.6 * missing);
-        feed2(d, x, fCoolant, coolantByHeater, fWax, waxByHeater);
+        const v = vector(howMuch, e);
+        feed2(d, v, byHeater, fCoolant, coolantByHeater, fWax, waxByHeater);
       }
-      for (let e = entry(first, L.C_LOSS), to = entry(first, L.C_LOSS + 1); e < to; e++)
-        feed(fSlow, <usize>entry(where, e), at(howMuch, e) * lossPer * slowByLoss);
+      for (let e = entry(first, L.C_LOSS), to = entry(first, L.C_LOSS + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, lossPer * slowByLoss);
+      }
+      const fullByFlow = wFull * perFlow;
+      const cellByFlow = cellByW * relative;
       for (let e = entry(first, L.C_FLOW), to = entry(first, L.C_FLOW + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        const x = v * wFull * perFlow;
-        const y = -v * cellByW * relative;
-        feed(fCell1, d, x * cell1ByFull + y * cell1ByUa);
-        feed(fCell2, d, x * cell2ByFull + y * cell2ByUa);
-        feed2(d, x, fCoolant, coolantByFull, fWax, waxByFull);
+        const v = vector(howMuch, e);
+        feed(fCell1, d, v, fullByFlow * cell1ByFull - cellByFlow * cell1ByUa);
+        feed(fCell2, d, v, fullByFlow * cell2ByFull - cellByFlow * cell2ByUa);
+        feed2(d, v, fullByFlow, fCoolant, coolantByFull, fWax, waxByFull);
       }
+      const fullByScale = wFull / pumpScale;
+      const byStirring = stirs * turning;
       for (let e = entry(first, L.C_PUMP_SCALE), to = entry(first, L.C_PUMP_SCALE + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        const x = (v * wFull) / pumpScale;
-        const y = v * stirs * turning;
-        feed2(d, y, fMetal, metalByUa, fSlow, slowByUa);
-        feed2(d, x, fCell1, cell1ByFull, fCell2, cell2ByFull);
-        feed(fCoolant, d, x * coolantByFull + y * coolantByUa);
-        feed(fWax, d, x * waxByFull + y * waxByRest);
+        const v = vector(howMuch, e);
+        feed2(d, v, byStirring, fMetal, metalByUa, fSlow, slowByUa);
+        feed2(d, v, fullByScale, fCell1, cell1ByFull, fCell2, cell2ByFull);
+        feed(fCoolant, d, v, fullByScale * coolantByFull + byStirring * coolantByUa);
+        feed(fWax, d, v, fullByScale * waxByFull + byStirring * waxByRest);
       }
       for (let e = entry(first, L.C_AMBIENT), to = entry(first, L.C_AMBIENT + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        feed(fSlow, d, v * dt * loss * perSlow);
-        feed(fCell1, d, v * dt * cellUa * perCell);
-        feed(fCell2, d, v * dt * cellUa * perCell);
-        feed(fCoolant, d, v * step * heaterUa);
-        feed(fWax, d, v * waxBySensed * mixed * heaterUa);
-        feed(fElement, d, 0.2 * v * senderGain * missing);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, dt * loss * perSlow);
+        feed2(d, v, dt * cellUa * perCell, fCell1, 1, fCell2, 1);
+        feed(fCoolant, d, v, step * heaterUa);
+        feed(fWax, d, v, waxBySensed * mixed * heaterUa);
+        feed(fElement, d, v, 0.2 * senderGain * missing);
       }
+      const byLeak = 0.72 * wFull * (1 - lift0);
       for (let e = entry(first, L.C_LEAK), to = entry(first, L.C_LEAK + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        const x = v * 0.72 * wFull * (1 - lift0);
-        feed2(d, x, fCell1, cell1ByW, fCell2, cell2ByW);
-        feed(fCoolant, d, x * coolantByW);
-        feed(fWax, d, x * waxByW - v * waxByAnswer * bend * perSpan * 0.72 * apart * answerPer);
+        const v = vector(howMuch, e);
+        feed2(d, v, byLeak, fCell1, cell1ByW, fCell2, cell2ByW);
+        feed(fCoolant, d, v, byLeak * coolantByW);
+        feed(fWax, d, v, byLeak * waxByW - waxByAnswer * bend * perSpan * 0.72 * apart * answerPer);
       }
       for (let e = entry(first, L.C_OPENING), to = entry(first, L.C_OPENING + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        feed(fWax, d, -v * waxByPlayed);
-        feed(fLift, d, -v * liftByPlayed);
+        const v = vector(howMuch, e);
+        feed2(d, v, -1, fWax, waxByPlayed, fLift, liftByPlayed);
       }
       for (let e = entry(first, L.C_SPRING), to = entry(first, L.C_SPRING + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e) * pump;
-        feed2(d, v, fWax, waxByPlayed, fLift, liftByPlayed);
+        const v = vector(howMuch, e);
+        feed2(d, v, pump, fWax, waxByPlayed, fLift, liftByPlayed);
       }
       for (let e = entry(first, L.C_PER_SPAN), to = entry(first, L.C_PER_SPAN + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        feed(fWax, d, v * waxBySpan);
-        feed(fLift, d, (v * liftSlope * travel) / perSpan);
+        const v = vector(howMuch, e);
+        feed2(d, v, 1, fWax, waxBySpan, fLift, (liftSlope * travel) / perSpan);
       }
       if (moves < 0) {
-        for (let e = entry(first, L.C_HYSTERESIS), to = entry(first, L.C_HYSTERESIS + 1); e < to; e++)
-          feed(fPlayed, <usize>entry(where, e), at(howMuch, e));
+        for (let e = entry(first, L.C_HYSTERESIS), to = entry(first, L.C_HYSTERESIS + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fPlayed, d, v, 1);
+        }
       }
       if (limited) {
-        for (let e = entry(first, L.C_LIFT_LIMIT), to = entry(first, L.C_LIFT_LIMIT + 1); e < to; e++)
-          feed(fLift, <usize>entry(where, e), at(howMuch, e));
+        for (let e = entry(first, L.C_LIFT_LIMIT), to = entry(first, L.C_LIFT_LIMIT + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fLift, d, v, 1);
+        }
       }
       for (let e = entry(first, L.C_READING_OFFSET), to = entry(first, L.C_READING_OFFSET + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const v = at(howMuch, e);
-        feed(fDuty, d, v * heatingGain * readSlope);
-        feed(fFan, d, v * fanByReading);
+        const v = vector(howMuch, e);
+        feed2(d, v, 1, fDuty, heatingGain * readSlope, fFan, fanByReading);
       }
-      for (let e = entry(first, L.C_SENDER_GAIN), to = entry(first, L.C_SENDER_GAIN + 1); e < to; e++)
-        feed(fElement, <usize>entry(where, e), at(howMuch, e) * senderGap);
-      for (let e = entry(first, L.C_WAX_GAIN), to = entry(first, L.C_WAX_GAIN + 1); e < to; e++)
-        feed(fWax, <usize>entry(where, e), at(howMuch, e) * waxGap * waxStep * waxStep);
-      for (let e = entry(first, L.C_FAN_ON), to = entry(first, L.C_FAN_ON + 1); e < to; e++)
-        feed(fFan, <usize>entry(where, e), -at(howMuch, e) * (fanByCell + fanByReading));
+      for (let e = entry(first, L.C_SENDER_GAIN), to = entry(first, L.C_SENDER_GAIN + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fElement, d, v, senderGap);
+      }
+      for (let e = entry(first, L.C_WAX_GAIN), to = entry(first, L.C_WAX_GAIN + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fWax, d, v, waxGap * waxStep * waxStep);
+      }
+      for (let e = entry(first, L.C_FAN_ON), to = entry(first, L.C_FAN_ON + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fFan, d, v, -(fanByCell + fanByReading));
+      }
       for (let e = entry(first, L.C_FAN_FLOW), to = entry(first, L.C_FAN_FLOW + 1); e < to; e++) {
         const d = <usize>entry(where, e);
-        const x = at(howMuch, e) * fan0 * cellByAirFlow;
-        feed2(d, x, fCell1, cell1ByUa, fCell2, cell2ByUa);
+        const v = vector(howMuch, e);
+        feed2(d, v, fan0 * cellByAirFlow, fCell1, cell1ByUa, fCell2, cell2ByUa);
       }
       if (heatedBy_k > 0) {
-        for (let e = entry(first, L.C_HEATING_THRESHOLD), to = entry(first, L.C_HEATING_THRESHOLD + 1); e < to; e++)
-          feed(fDuty, <usize>entry(where, e), (-at(howMuch, e) * heatingGain * loadSlope * loadAt) / heatingThreshold);
-        for (let e = entry(first, L.C_HEATING_EFFECT), to = entry(first, L.C_HEATING_EFFECT + 1); e < to; e++)
-          if (moves != 0) feed(fPlayed, <usize>entry(where, e), at(howMuch, e) * heatedBy_k * heating);
-        for (let e = entry(first, L.C_HEATING_BASE), to = entry(first, L.C_HEATING_BASE + 1); e < to; e++)
-          feed(fDuty, <usize>entry(where, e), at(howMuch, e) * heatingGain * baseSlope);
+        for (let e = entry(first, L.C_HEATING_THRESHOLD), to = entry(first, L.C_HEATING_THRESHOLD + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fDuty, d, v, (-heatingGain * loadSlope * loadAt) / heatingThreshold);
+        }
+        if (moves != 0) {
+          for (let e = entry(first, L.C_HEATING_EFFECT), to = entry(first, L.C_HEATING_EFFECT + 1); e < to; e++) {
+            const d = <usize>entry(where, e);
+            const v = vector(howMuch, e);
+            feed(fPlayed, d, v, heatedBy_k * heating);
+          }
+        }
+        for (let e = entry(first, L.C_HEATING_BASE), to = entry(first, L.C_HEATING_BASE + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fDuty, d, v, heatingGain * baseSlope);
+        }
       }
 
       // What a knot feeds: heat, and where the drive itself is guessed, all that the driver's foot moves.
@@ -546,22 +585,23 @@ export function run(directions: i32): void {
       const ramCell = ramSlope * cellByAirFlow;
       const stirring = pumpByActivity * uaByPump;
       const opens = spring * pumpByActivity;
+      const metalByKnot = heatByActivity * metalByHeat + stirring * metalByUa;
+      const slowByKnot = heatByActivity * slowByHeat + stirring * slowByUa + lossByActivity * slowByLoss;
       for (let n: i32 = 0; n < 2; n++) {
         const knotHere = L.CONSTANTS + knot + n;
         const weight = n == 0 ? 1 - knotPart : knotPart;
         for (let e = entry(first, knotHere), to = entry(first, knotHere + 1); e < to; e++) {
           const d = <usize>entry(where, e);
-          const v = at(howMuch, e) * weight;
-          feed(fMetal, d, v * (heatByActivity * metalByHeat + stirring * metalByUa));
-          feed(fSlow, d, v * (heatByActivity * slowByHeat + stirring * slowByUa + lossByActivity * slowByLoss));
+          const v = mul(vector(howMuch, e), both(weight));
+          feed2(d, v, 1, fMetal, metalByKnot, fSlow, slowByKnot);
           if (unknown) {
-            feed(fCell1, d, v * (full * cell1ByFull + ramCell * cell1ByUa));
-            feed(fCell2, d, v * (full * cell2ByFull + ramCell * cell2ByUa));
-            feed(fCoolant, d, v * (full * coolantByFull + stirring * coolantByUa));
-            feed(fWax, d, v * (full * waxByFull + stirring * waxByRest + opens * waxByPlayed));
-            feed(fLift, d, v * opens * liftByPlayed);
-            feed(fFan, d, v * pumpByActivity * fanByPump);
-            feed(fDuty, d, (v * heatingGain * loadSlope * specific * logSlope) / heatingThreshold);
+            feed(fCell1, d, v, full * cell1ByFull + ramCell * cell1ByUa);
+            feed(fCell2, d, v, full * cell2ByFull + ramCell * cell2ByUa);
+            feed(fCoolant, d, v, full * coolantByFull + stirring * coolantByUa);
+            feed(fWax, d, v, full * waxByFull + stirring * waxByRest + opens * waxByPlayed);
+            feed(fLift, d, v, opens * liftByPlayed);
+            feed(fFan, d, v, pumpByActivity * fanByPump);
+            feed(fDuty, d, v, (heatingGain * loadSlope * specific * logSlope) / heatingThreshold);
           }
         }
       }

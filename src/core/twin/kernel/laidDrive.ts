@@ -1,64 +1,18 @@
 import { STEPS_PER_BIN, type TwinInputs } from '../inputs';
 import type { TwinPrior } from '../parameters';
-import type { RunConstants } from '../runConstants';
 import { runSettings } from '../runSettings';
 import type { Switched, TwinFault } from '../twinFault';
-import { ACTIVITY_RANGE, ACTIVITY_STEP } from '../unknownDrive';
+import { ACTIVITY_RANGE, ACTIVITY_STEP, type UnknownDrive } from '../unknownDrive';
 import type { Kernel } from './kernel';
 import * as L from './layout';
 
-/** The constants of a run in the order in which the kernel has them. */
-export const CONSTANT_ORDER = [
-  'heatScale',
-  'heatTilt',
-  'slowCapacity',
-  'metalCapacity',
-  'coolantCapacity',
-  'liquid',
-  'air',
-  'coupling',
-  'radiator',
-  'heater',
-  'loss',
-  'flow',
-  'pumpScale',
-  'ambient',
-  'startExcess',
-  'leak',
-  'opening',
-  'spring',
-  'perSpan',
-  'hysteresis',
-  'liftLimit',
-  'readingOffset',
-  'senderGain',
-  'waxGain',
-  'fanOn',
-  'fanFlow',
-  'heatingThreshold',
-  'heatingEffect',
-  'heatingBase',
-] as const satisfies readonly (keyof RunConstants)[];
-
-/** A change of a constant of the run, or of a knot of its heat, along one direction. */
-export interface Feed {
-  /** Position in {@link CONSTANT_ORDER}, or that of the knot after all constants. */
-  readonly row: number;
-  readonly direction: number;
-  readonly value: number;
-}
-
-/** Directions that go through a step together. */
-const LANES = 4;
-
-/** Directions that there is room for, and feeds. */
-const ROOM = 48;
-const ROOM_FEEDS = 8 * ROOM;
+/** Directions that there is room for. */
+export const ROOM = 48;
 /** Header and the compiler's own data lie below, in numbers. */
 const ARRAYS_FROM = 1024;
 
 /** Where the arrays of a drive lie, in numbers. */
-interface Places {
+export interface Places {
   readonly constants: number;
   readonly knots: number;
   readonly first: number;
@@ -68,10 +22,26 @@ interface Places {
   readonly outlet: number;
   readonly elementAlong: number;
   readonly outletAlong: number;
+  readonly fourConstants: number;
+  readonly fourKnots: number;
+  readonly fourElement: number;
+  readonly fourOutlet: number;
   readonly end: number;
 }
 
 const SWITCHED: Readonly<Record<Switched, number>> = { works: 0, dead: 1, 'always-on': 2 };
+
+/** Two numbers of memory hold four of single precision. */
+const FOUR = 2;
+
+/** The tables of a drive that is not known, row by row as four runs side by side read them. */
+function tablesByRow({ speedRel, ramAir, pumpRel, logFuel }: UnknownDrive): Float64Array {
+  const rows = new Float32Array(4 * speedRel.length);
+  for (let row = 0; row < speedRel.length; row++) {
+    rows.set([speedRel[row]!, ramAir[row]!, pumpRel[row]!, logFuel[row]!], 4 * row);
+  }
+  return new Float64Array(rows.buffer);
+}
 
 /** Lays a drive into the kernel's memory. */
 function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity: number, knots: number): Places {
@@ -98,18 +68,24 @@ function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity:
     [L.P_TABLE_PUMP, drive?.pumpRel ?? null],
     [L.P_TABLE_LOG, drive?.logFuel ?? null],
     [L.P_TABLE_WARM, drive?.warmShare ?? null],
+    [L.P_FOUR_TABLES, drive && tablesByRow(drive)],
   ];
   const laid = arrays.flatMap(([slot, values]) => (values ? [{ slot, values, at: room(values.length) }] : []));
   const constants = room(L.CONSTANTS);
   const knotsAt = room(knots);
-  const first = room(L.CONSTANTS + knots + 1);
-  const where = room(ROOM_FEEDS);
-  const value = room(ROOM_FEEDS);
+  const rows = L.CONSTANTS + knots;
+  const first = room(rows + 1);
+  const where = room((rows * ROOM) / 8);
+  const value = room((rows * ROOM) / 2);
   const state = room(L.STATES * ROOM);
   const element = room(bins);
   const outlet = room(bins);
   const elementAlong = room(bins * ROOM);
   const outletAlong = room(bins * ROOM);
+  const fourConstants = room(FOUR * L.CONSTANTS);
+  const fourKnots = room(FOUR * knots);
+  const fourElement = room(FOUR * bins);
+  const fourOutlet = room(FOUR * bins);
   const memory = kernel.memory(next);
   const settings = runSettings(vehicle);
   const header: Readonly<Record<number, number>> = {
@@ -141,6 +117,10 @@ function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity:
     [L.P_OUTLET]: 8 * outlet,
     [L.P_ELEMENT_ALONG]: 8 * elementAlong,
     [L.P_OUTLET_ALONG]: 8 * outletAlong,
+    [L.P_FOUR_CONSTANTS]: 8 * fourConstants,
+    [L.P_FOUR_KNOTS]: 8 * fourKnots,
+    [L.P_FOUR_ELEMENT]: 8 * fourElement,
+    [L.P_FOUR_OUTLET]: 8 * fourOutlet,
   };
   memory.fill(0, 0, L.HEADER);
   for (const [slot, value] of Object.entries(header)) memory[Number(slot)] = value;
@@ -150,6 +130,7 @@ function lay(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapacity:
   }
   return {
     ...{ constants, knots: knotsAt, first, where, value, element, outlet, elementAlong, outletAlong },
+    ...{ fourConstants, fourKnots, fourElement, fourOutlet },
     end: next,
   };
 }
@@ -164,78 +145,27 @@ function placesOf(kernel: Kernel, inputs: TwinInputs, prior: TwinPrior, cellCapa
   return inMemory.places;
 }
 
-/** What a run is of: a drive, the constants of vehicle and fault, and the knots of its heat. */
-export interface KernelRun {
+/** What runs are of: a drive, with the state of what a fault switches. */
+export interface KernelDrive {
   readonly inputs: TwinInputs;
   readonly prior: TwinPrior;
-  readonly fault: TwinFault;
-  readonly constants: RunConstants;
-  readonly knots: Float64Array;
+  readonly fault: Pick<TwinFault, 'fan' | 'heatingElement'>;
   /** Of each of the radiator's two cells, kJ/K. */
   readonly cellCapacity: number;
 }
 
-function begin(kernel: Kernel, run: KernelRun): { memory: Float64Array; places: Places } {
-  const { inputs, prior, fault, constants, knots, cellCapacity } = run;
-  const places = placesOf(kernel, inputs, prior, cellCapacity, knots.length);
+/** The constants of vehicle and fault as `constantList` gives them, and the knots of the heat, of one run. */
+export interface RunFigures {
+  readonly constants: Float64Array;
+  readonly knots: Float64Array;
+}
+
+/** Makes the drive ready for runs. @param knots of each run */
+export function layDrive(kernel: Kernel, drive: KernelDrive, knots: number): { memory: Float64Array; places: Places } {
+  const { inputs, prior, fault, cellCapacity } = drive;
+  const places = placesOf(kernel, inputs, prior, cellCapacity, knots);
   const memory = kernel.memory(places.end);
   memory[L.H_FAN_STATE] = SWITCHED[fault.fan];
   memory[L.H_HEATING_STATE] = SWITCHED[fault.heatingElement];
-  for (let i = 0; i < CONSTANT_ORDER.length; i++) memory[places.constants + i] = constants[CONSTANT_ORDER[i]!];
-  memory.set(knots, places.knots);
   return { memory, places };
-}
-
-/** Derivatives of a run along some directions: bin k along direction d at `d × bins + k`. Views: copy to keep. */
-export interface RunTangents {
-  readonly element: Float64Array;
-  readonly outlet: Float64Array | null;
-  /** The run itself, as `simulateTwin` gives it. */
-  readonly element_c: Float64Array;
-}
-
-/** Puts what the directions change into memory, by rows. */
-function layFeeds(memory: Float64Array, { first, where, value }: Places, rows: number, feeds: readonly Feed[]): void {
-  const next = new Int32Array(rows + 1);
-  for (const { row } of feeds) next[row + 1]!++;
-  for (let row = 0; row < rows; row++) next[row + 1]! += next[row]!;
-  // Whole numbers take half the room that was made for them.
-  const whole = new Int32Array(memory.buffer);
-  whole.set(next, 2 * first);
-  for (const feed of feeds) {
-    const at = next[feed.row]!++;
-    whole[2 * where + at] = Float32Array.BYTES_PER_ELEMENT * feed.direction;
-    memory[value + at] = feed.value;
-  }
-}
-
-/**
- * Runs the twin with its derivatives along `count` directions; none is the run alone. Throws a RangeError for more than there is room for.
- *
- * @param feeds what the directions change
- */
-export function runTangents(
-  kernel: Kernel,
-  run: KernelRun,
-  count: number,
-  feeds: readonly Feed[],
-  wantsOutlet: boolean,
-): RunTangents {
-  const width = LANES * Math.ceil(count / LANES);
-  if (width > ROOM || feeds.length > ROOM_FEEDS) {
-    throw new RangeError(
-      `runTangents: room for ${ROOM} directions and ${ROOM_FEEDS} feeds, got ${count}, ${feeds.length}`,
-    );
-  }
-  const { memory, places } = begin(kernel, run);
-  layFeeds(memory, places, L.CONSTANTS + run.knots.length, feeds);
-  memory[L.H_WANTS_OUTLET] = wantsOutlet ? 1 : 0;
-  kernel.run(width);
-  const { bins } = run.inputs;
-  const along = (at: number) => memory.subarray(at, at + count * bins);
-  return {
-    element: along(places.elementAlong),
-    outlet: wantsOutlet ? along(places.outletAlong) : null,
-    element_c: memory.subarray(places.element, places.element + bins),
-  };
 }

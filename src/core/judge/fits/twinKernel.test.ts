@@ -1,10 +1,13 @@
+import { quantile } from 'd3-array';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { ChannelSet } from '../../base';
 import { drawWorldScenario } from '../../plant';
-import { CONSTANT_ORDER, runConstants, runTangents, twinKernel, twinTruth, VEHICLE_PARAMETERS } from '../../twin';
-import { loadKernel, type Engine } from '../../twin/kernel/kernel';
+import type { ChannelSet, Engine } from '../../base';
+import { constantList, runConstants, runTangents, twinKernel, twinTruth, VEHICLE_PARAMETERS } from '../../twin';
+import { loadKernel } from '../../twin/kernel/kernel';
+import * as LAYOUT from '../../twin/kernel/layout';
 import { prepareDrive } from '../prepareDrive';
 import { HYPOTHESES, type Hypothesis } from './hypotheses';
+import { predictTogether, type Prediction } from './predictTogether';
 import { readingTangents } from './readingTangents';
 import { firstGuess, predictReading, vectorSize, type TraceProblem } from './traceFit';
 
@@ -67,7 +70,17 @@ describe('the kernel of the twin', () => {
       HYPOTHESES[0]!.toFault([]),
       problem.workspace.engineCapacity,
     );
-    expect([...CONSTANT_ORDER].sort()).toEqual(Object.keys(constants).sort());
+    const list = constantList(constants);
+    expect(list.length).toBe(LAYOUT.CONSTANTS);
+    const places = Object.entries(LAYOUT).filter(([name]) => name.startsWith('C_'));
+    expect(places.length).toBe(Object.keys(constants).length);
+    for (const [name, place] of places) {
+      const key = name
+        .slice(2)
+        .toLowerCase()
+        .replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
+      expect([key, list[place]]).toEqual([key, constants[key as keyof typeof constants]]);
+    }
   });
 
   it('runs as the reference does, to rounding', () => {
@@ -80,10 +93,10 @@ describe('the kernel of the twin', () => {
       const first = VEHICLE_PARAMETERS.length;
       const run = {
         ...{ inputs, prior, fault, cellCapacity: workspace.radiatorCapacity / 2 },
-        constants: runConstants(inputs, prior.toParameters(z), fault, workspace.engineCapacity),
+        constants: constantList(runConstants(inputs, prior.toParameters(z), fault, workspace.engineCapacity)),
         knots: prior.toKnots(z.subarray(first, first + prior.knotCount)),
       };
-      const element_c = Float64Array.from(runTangents(kernel, run, 0, [], false).element_c);
+      const element_c = Float64Array.from(runTangents(kernel, run, 0, new Float32Array(0), false).element_c);
       const truth = twinTruth(inputs);
       predictReading(problem, { ...hypothesis, observe: undefined }, z, truth);
       const { senderOffset } = prior.toParameters(z);
@@ -153,5 +166,58 @@ describe('the kernel of the twin', () => {
       }),
     ).toBeNull();
     expect(loadKernel(engine)).not.toBeNull();
+  });
+});
+
+const room = (bins: number): Prediction => ({ reading_c: new Float64Array(bins), outlet_c: new Float64Array(bins) });
+
+describe('runs side by side', () => {
+  let points: Point[] = [];
+  beforeAll(() => {
+    points = drawPoints();
+  });
+
+  it('read what the reference reads, for every hypothesis on all kinds of cars', () => {
+    const misses: number[] = [];
+    let outlets = 0;
+    for (const { problem, hypothesis, z } of points) {
+      const { bins } = problem.inputs;
+      const zs = [0, 1, 2, 3].map((n) => z.map((v, i) => v + 0.3 * n * Math.sin(7 * i)));
+      const out = zs.map(() => room(bins));
+      predictTogether(kernel, problem, hypothesis, zs, out);
+      zs.forEach((at, r) => {
+        const reading = predictReading(problem, hypothesis, at);
+        let miss = 0;
+        for (let k = 0; k < bins; k++) {
+          miss = Math.max(miss, Math.abs(reading[k]! - out[r]!.reading_c[k]!));
+          if (problem.outlet) miss = Math.max(miss, Math.abs(problem.workspace.outlet_c[k]! - out[r]!.outlet_c[k]!));
+        }
+        misses.push(miss);
+        if (problem.outlet) outlets++;
+      });
+    }
+    expect(misses.length).toBeGreaterThan(1000);
+    expect(outlets).toBeGreaterThan(100);
+    // Single precision, and 404 steps of it.
+    expect(quantile(misses, 0.5)).toBeLessThan(3e-4);
+    expect(quantile(misses, 0.98)).toBeLessThan(0.01);
+    // A valve that hunts makes much of rounding.
+    expect(Math.max(...misses)).toBeLessThan(1);
+  });
+
+  it('are the same alone as beside others, and leave the room of others alone', () => {
+    const { problem, hypothesis, z } = points.find((p) => p.hypothesis.severities.length > 0)!;
+    const { bins } = problem.inputs;
+    const other = z.map((v) => v + 0.5);
+    const [together, alone] = [
+      [room(bins), room(bins), room(bins)],
+      [room(bins), room(bins)],
+    ];
+    predictTogether(kernel, problem, hypothesis, [other, z, other], together);
+    predictTogether(kernel, problem, hypothesis, [z], alone);
+    expect(alone[0]!.reading_c).toEqual(together[1]!.reading_c);
+    expect(together[0]!.reading_c).toEqual(together[2]!.reading_c);
+    expect(together[0]!.reading_c).not.toEqual(together[1]!.reading_c);
+    expect(alone[1]).toEqual(room(bins));
   });
 });
