@@ -34,6 +34,8 @@ describe('a car that no model knows', () => {
   it('may still be told by a sign of its own: coolant that jumps follows no fit', () => {
     for (const cause of ['sender-intermittent', 'sender-stuck', 'low-coolant-or-air'] as const) {
       expect(knownTo(usable, figures(12, 12), cause)).toBe(usable);
+      // What bends the car beyond any is no leap.
+      expect(knownTo(usable, figures(12, 150), cause).usable).toBe(false);
     }
   });
 

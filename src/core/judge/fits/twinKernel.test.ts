@@ -56,12 +56,14 @@ function miss(column: Float64Array, above: Float64Array, below: Float64Array, wi
   return off / (1 + size);
 }
 
-describe('the kernel of the twin', () => {
-  let points: Point[] = [];
-  beforeAll(() => {
-    points = drawPoints();
-  });
+let points: Point[] = [];
+/** Eighteen drives of drawn cars. */
+const DRAWING_MS = 60_000;
+beforeAll(() => {
+  points = drawPoints();
+}, DRAWING_MS);
 
+describe('the kernel of the twin', () => {
   it('has the constants of a run in the order of its layout', () => {
     const { problem } = points[0]!;
     const constants = runConstants(
@@ -172,11 +174,6 @@ describe('the kernel of the twin', () => {
 const room = (bins: number): Prediction => ({ reading_c: new Float64Array(bins), outlet_c: new Float64Array(bins) });
 
 describe('runs side by side', () => {
-  let points: Point[] = [];
-  beforeAll(() => {
-    points = drawPoints();
-  });
-
   it('read what the reference reads, for every hypothesis on all kinds of cars', () => {
     const misses: number[] = [];
     let outlets = 0;
