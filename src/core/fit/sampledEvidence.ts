@@ -1,6 +1,7 @@
 import { randomLcg, randomNormal } from 'd3-random';
 import { choleskyFactor, logDeterminant, solveUpper } from './cholesky';
-import { INSENSITIVE, normalEquations, residualsAt, robustLoss, TOGETHER, type MapProblem } from './mapFit';
+import { INSENSITIVE, residualsAt, TOGETHER, type MapProblem } from './mapFit';
+import { normalEquations, robustLoss } from './normalEquations';
 import { squared } from './sums';
 
 /** How an evidence is sampled. */

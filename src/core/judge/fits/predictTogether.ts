@@ -1,6 +1,7 @@
-import { constantList, type Kernel, runConstants, runFour, SIDE_BY_SIDE, VEHICLE_PARAMETER_COUNT } from '../../twin';
+import { type Kernel, runFour, SIDE_BY_SIDE } from '../../twin';
 import type { Hypothesis } from './hypotheses';
-import { severitiesOf, type TraceProblem } from './traceFit';
+import { runDrive, runPoint } from './runPoint';
+import type { TraceProblem } from './traceFit';
 
 /** Room for what one run of several reads, per bin. */
 export interface Prediction {
@@ -17,19 +18,9 @@ export function predictTogether(
   zs: readonly Float64Array[],
   out: readonly Prediction[],
 ): void {
-  const { prior, inputs, workspace } = problem;
-  const runs = zs.map((z) => {
-    const severity = severitiesOf(problem, hypothesis, z);
-    const fault = hypothesis.toFault(severity);
-    const parameters = prior.toParameters(z);
-    const constants = constantList(runConstants(inputs, parameters, fault, workspace.engineCapacity));
-    const knots = prior.toKnots(z.subarray(VEHICLE_PARAMETER_COUNT, VEHICLE_PARAMETER_COUNT + prior.knotCount));
-    return { severity, fault, constants, knots, senderOffset: parameters.senderOffset };
-  });
-  const { fault } = runs[0]!;
-  const drive = { inputs, prior, fault, cellCapacity: workspace.radiatorCapacity / 2 };
-  const { element, outlet } = runFour(kernel, drive, runs);
-  runs.forEach(({ severity, senderOffset }, r) => {
+  const runs = zs.map((z) => runPoint(problem, hypothesis, z));
+  const { element, outlet } = runFour(kernel, runDrive(problem, runs[0]!.fault), runs);
+  runs.forEach(({ severity, parameters: { senderOffset } }, r) => {
     const { reading_c, outlet_c } = out[r]!;
     for (let k = 0; k < reading_c.length; k++) reading_c[k] = element[SIDE_BY_SIDE * k + r]!;
     if (problem.outlet) for (let k = 0; k < outlet_c.length; k++) outlet_c[k] = outlet[SIDE_BY_SIDE * k + r]!;

@@ -7,10 +7,9 @@ import {
   VEHICLE_PARAMETER_COUNT,
   VEHICLE_PARAMETERS,
   type Kernel,
-  type TwinFault,
-  type TwinParameters,
 } from '../../twin';
 import type { Hypothesis } from './hypotheses';
+import { runDrive, runPoint, type RunPoint } from './runPoint';
 import { severitiesOf, type TraceProblem } from './traceFit';
 
 /** Step in z over which constants of a run, and severities, are differentiated: they are smooth. */
@@ -24,16 +23,9 @@ export interface ReadingTangents {
   readonly outlet: Float64Array | null;
 }
 
-/** What a point z of a hypothesis stands for. */
-interface Point {
-  readonly parameters: TwinParameters;
-  readonly fault: TwinFault;
-  /** As `constantList` gives them. */
-  readonly constants: Float64Array;
-}
-
 /** What each coordinate changes: constants of the run, its heat knots, the offset of a sound sender. */
 interface Along {
+  /** As `runTangents` takes them. */
   readonly changes: Float32Array;
   /** Per coordinate, K per unit. */
   readonly offset: Float64Array;
@@ -47,7 +39,7 @@ function alongEach(
   hypothesis: Hypothesis,
   z: Float64Array,
   active: readonly number[],
-  here: Point,
+  here: RunPoint,
 ): Along {
   const { prior, inputs, workspace } = problem;
   const first = VEHICLE_PARAMETER_COUNT;
@@ -98,17 +90,12 @@ export function readingTangents(
   z: Float64Array,
   active: readonly number[],
 ): ReadingTangents {
-  const { prior, inputs, workspace } = problem;
-  const fault = hypothesis.toFault(severitiesOf(problem, hypothesis, z));
-  const knots = prior.toKnots(z.subarray(VEHICLE_PARAMETER_COUNT, VEHICLE_PARAMETER_COUNT + prior.knotCount));
-  const parameters = prior.toParameters(z);
-  const constants = constantList(runConstants(inputs, parameters, fault, workspace.engineCapacity));
-  const cellCapacity = workspace.radiatorCapacity / 2;
-  const { changes, offset } = alongEach(problem, hypothesis, z, active, { parameters, constants, fault });
-  const run = { inputs, prior, fault, constants, knots, cellCapacity };
+  const here = runPoint(problem, hypothesis, z);
+  const { changes, offset } = alongEach(problem, hypothesis, z, active, here);
+  const run = { ...runDrive(problem, here.fault), ...here };
   const { element, outlet, element_c } = runTangents(kernel, run, active.length, changes, problem.outlet !== null);
   if (hypothesis.observe) observed(problem, hypothesis, z, active, element_c, element);
-  const { bins } = inputs;
+  const { bins } = problem.inputs;
   offset.forEach((slope, d) => {
     if (slope !== 0) for (let k = 0; k < bins; k++) element[d * bins + k]! += slope;
   });

@@ -114,3 +114,9 @@ export function stepSlope(x: f64): f64 {
 @inline export function tableSlope(base: usize, row: i32, step: f64): f64 {
   return (at(base, row + 1) - at(base, row)) / step;
 }
+
+/** Row of a table of the drive for one of the runs, between two rows: speed, ram air, pump, log of fuel. */
+@inline export function rowOf(table: usize, row: i32, part: f32): v128 {
+  const place = table + (<usize>row << 4);
+  return lerp(v128.load(place), v128.load(place, 16), f32x4.splat(part));
+}

@@ -26,17 +26,12 @@ import {
   mul,
   plus,
   pointer,
+  rowOf,
   smallest,
   smoothStep,
   smoothSteps,
   sub,
 } from './lanes';
-
-/** Row of a table of the drive for one of the runs, between two rows: speed, ram air, pump, log of fuel. */
-@inline function rowOf(table: usize, row: i32, part: f32): v128 {
-  const place = table + (<usize>row << 4);
-  return lerp(v128.load(place), v128.load(place, 16), f32x4.splat(part));
-}
 
 /** Runs the four that lie in memory. */
 export function runFour(): void {
