@@ -3,19 +3,22 @@
  * field set where one is given. Judging takes by far the most time, so its figures are kept in a file and trained from.
  *
  * Usage: npm run learn -- --cases FILE.ndjson [--worlds N] [--pairs N] [--home N] [--field FOLDER] [--examine] [--write]
- *   --worlds N, --pairs N (two faults each), --home N, --field FOLDER: judge these drives and put their figures into FILE first
+ *   --worlds N, --pairs N (two faults each), --home N, --field FOLDER: judge these drives, each told three times
+ *     (./learn/retold), and put their figures into FILE first
  *   --examine: leave out each vehicle and a quarter of the worlds in turn, and say how well the rest knows them
  *   --write: train on all of it and write src/core/judge/experience/weights.json
  */
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { parseArgs } from 'node:util';
 import { userPath } from '../src/cli/files';
 import { runExam } from './exam/pool';
 import { writeAccuracy } from './exam/writeAccuracy';
-import { examine } from './learn/examine';
+import { readCases, writeCases } from './learn/casesFile';
+import { examineReport, partsOf } from './learn/examine';
 import { fieldTruth } from './learn/fieldSet';
 import type { LearnCase } from './learn/learnCase';
+import { TELLINGS } from './learn/retold';
 import { train } from './learn/train';
 
 const { values } = parseArgs({
@@ -44,32 +47,40 @@ const say = (what: string) => (done: number) => {
   if (done % 100 === 0) process.stderr.write(`${done} ${what}\n`);
 };
 
-if (count > 0 || pairs > 0 || home > 0 || values.field !== undefined) {
-  const folder = values.field === undefined ? null : userPath(values.field);
-  const field = folder
-    ? await runExam(
-        'learn-field',
-        { count: fieldTruth(folder).length, seed: 0, only: null, folder },
-        say('of the field'),
+/** Judges drives of one kind, each as often as it is told. */
+const told = (
+  kind: 'learn-field' | 'learn-world' | 'learn-pair' | 'learn-home',
+  drives: number,
+  what: string,
+  folder?: string,
+): Promise<LearnCase[]> | [] =>
+  drives > 0
+    ? runExam(
+        kind,
+        { count: drives * TELLINGS, tellings: TELLINGS, seed: 0, only: null, ...(folder && { folder }) },
+        say(what),
       )
     : [];
-  const request = { seed: 0, only: null };
-  const worlds = count > 0 ? await runExam('learn-world', { count, ...request }, say('of the worlds')) : [];
-  const two = pairs > 0 ? await runExam('learn-pair', { count: pairs, ...request }, say('of two faults')) : [];
-  const own = home > 0 ? await runExam('learn-home', { count: home, ...request }, say('of the home world')) : [];
-  writeFileSync(file, [...field, ...worlds, ...two, ...own].map((c) => JSON.stringify(c)).join('\n') + '\n');
+
+if (count > 0 || pairs > 0 || home > 0 || values.field !== undefined) {
+  const folder = values.field === undefined ? '' : userPath(values.field);
+  writeCases(file, [
+    ...(await told('learn-field', folder ? fieldTruth(folder).length : 0, 'of the field', folder)),
+    ...(await told('learn-world', count, 'of the worlds')),
+    ...(await told('learn-pair', pairs, 'of two faults')),
+    ...(await told('learn-home', home, 'of the home world')),
+  ]);
 }
 
 if (!existsSync(file)) {
   process.stderr.write(`learn: ${file} is not there: make it with --worlds N, --home N or --field FOLDER\n`);
   process.exit(2);
 }
-const cases = readFileSync(file, 'utf8')
-  .split('\n')
-  .filter((line) => line !== '')
-  .map((line) => JSON.parse(line) as LearnCase);
+const cases = readCases(file);
 if (values.examine) {
-  const report = examine(cases, SEED);
+  const parts = partsOf(cases);
+  const judged = await runExam('left-out', { count: parts.length, seed: SEED, only: null, folder: file }, () => {});
+  const report = examineReport(parts, judged);
   process.stdout.write(`${report}\n`);
   if (values.write) writeAccuracy('left-out', report, 'npm run learn -- --cases FILE --examine --write');
 }

@@ -36,8 +36,10 @@ export interface ExamRequest {
   readonly only: ChannelSet | null;
   /** Sound cars only. */
   readonly sound?: boolean;
-  /** Folder of a field set, for an exam on one. */
+  /** Folder of a field set, for an exam on one; the file of drives that were learned from, for one of those left out. */
   readonly folder?: string;
+  /** How often each drive is told, of those to learn from: `count` is of all of them. */
+  readonly tellings?: number;
 }
 
 /** What case `index` of an exam asks for: causes and channel sets take turns, so that small exams cover all. */

@@ -4,9 +4,12 @@ import { Worker } from 'node:worker_threads';
 import type { ExamCase, ExamRequest } from './case';
 import type { PairCase } from './pair';
 import type { LearnCase } from '../learn/learnCase';
-import type { OutsideCase } from './outsideCase';
+import type { OutsideCase, OutsideVerdict } from './outsideCase';
 
-/** What each number of an exam is: a drive, two drives of one car, a drive in a drawn world or of a field set. */
+/**
+ * What each number of an exam is: a drive, two drives of one car, a drive in a drawn world or of a field set, or the
+ * drives of a part that the learned layer is trained without.
+ */
 export interface Kinds {
   readonly case: ExamCase;
   readonly pair: PairCase;
@@ -16,6 +19,7 @@ export interface Kinds {
   readonly 'learn-pair': LearnCase;
   readonly 'learn-home': LearnCase;
   readonly 'learn-field': LearnCase;
+  readonly 'left-out': readonly OutsideVerdict[];
 }
 
 /** Judges the cases of an exam over all cores; calls back after each. */

@@ -7,16 +7,29 @@ const { runCase } = await import('./case.ts');
 const { runPair } = await import('./pair.ts');
 const { runWorldCase } = await import('./worldCase.ts');
 const { runFieldCase } = await import('./fieldCase.ts');
+const { readCases } = await import('../learn/casesFile.ts');
+const { judgedWithout, partsOf } = await import('../learn/examine.ts');
 const { learnFromField, learnFromHome, learnFromPair, learnFromWorld } = await import('../learn/learnCase.ts');
+/** First every drive as it was logged, then every one told again. */
+const tellings = (learn) => (index, request) => {
+  const drives = request.count / request.tellings;
+  return learn(index % drives, Math.floor(index / drives), request);
+};
+/** Read once, for every part that this worker is given. */
+let cases = null;
 const run = {
   case: runCase,
   pair: runPair,
   world: runWorldCase,
   field: runFieldCase,
-  'learn-world': learnFromWorld,
-  'learn-pair': learnFromPair,
-  'learn-home': learnFromHome,
-  'learn-field': (index, { folder }) => learnFromField(index, folder),
+  'learn-world': tellings(learnFromWorld),
+  'learn-pair': tellings(learnFromPair),
+  'learn-home': tellings(learnFromHome),
+  'learn-field': tellings((index, telling, { folder }) => learnFromField(index, folder, telling)),
+  'left-out': (index, { folder, seed }) => {
+    cases ??= readCases(folder);
+    return judgedWithout(cases, partsOf(cases)[index], seed);
+  },
 }[workerData.kind];
 parentPort.on('message', async (index) =>
   parentPort.postMessage({ index, result: await run(index, workerData.request) }),

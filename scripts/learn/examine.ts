@@ -9,20 +9,43 @@ import { train, type TrainOptions } from './train';
 /** Into how many parts the worlds are cut. */
 const PARTS = 4;
 
-/** Judges cases by a layer that was trained without them. */
-function judgedWithout(
+/** What is left out at once: a vehicle of the field, or a quarter of the worlds. */
+interface Part {
+  readonly origin: LearnCase['origin'];
+  readonly name: string;
+  readonly groups: readonly string[];
+}
+
+/** What an examination leaves out in turn. */
+export function partsOf(cases: readonly LearnCase[]): Part[] {
+  const groups = (origin: LearnCase['origin']) =>
+    [...new Set(cases.filter((c) => c.origin === origin).map((c) => c.group))].sort();
+  const worlds = groups('world');
+  return [
+    ...groups('field').map((v): Part => ({ origin: 'field', name: v, groups: [v] })),
+    ...Array.from({ length: worlds.length > 0 ? PARTS : 0 }, (_, i): Part => ({
+      origin: 'world',
+      name: `worlds ${i}`,
+      groups: worlds.filter((_w, k) => k % PARTS === i),
+    })),
+  ];
+}
+
+/** Judges the drives of one part, as they were logged, by a layer that was trained without them. */
+export function judgedWithout(
   cases: readonly LearnCase[],
-  out: (c: LearnCase) => boolean,
+  { groups }: Part,
   seed: number,
   options?: TrainOptions,
 ): OutsideVerdict[] {
+  const out = (c: LearnCase) => groups.includes(c.group);
   const experience = train(
     cases.filter((c) => !out(c)),
     seed,
     options,
   );
   return cases
-    .filter((c) => out(c) && c.counts)
+    .filter((c) => out(c) && c.counts && c.telling === 0)
     .map((c) => {
       const figures = Object.fromEntries(Object.entries(c.figures).map(([k, v]) => [k, v ?? NaN]));
       const physics = Object.fromEntries(CAUSES.map((cause, i) => [cause, c.physics[i]!])) as Record<Cause, number>;
@@ -42,22 +65,16 @@ function judgedWithout(
     });
 }
 
-/** The layer on drives that it did not learn from: each field vehicle left out in turn, and each part of the worlds. */
-export function examine(cases: readonly LearnCase[], seed: number, options?: TrainOptions): string {
-  const vehicles = [...new Set(cases.filter((c) => c.origin === 'field').map((c) => c.group))].sort();
-  const worlds = [...new Set(cases.filter((c) => c.origin === 'world').map((c) => c.group))].sort();
-  const field = vehicles.map((v) => ({ v, judged: judgedWithout(cases, (c) => c.group === v, seed, options) }));
-  const parts = Array.from({ length: worlds.length > 0 ? PARTS : 0 }, (_, i) =>
-    worlds.filter((_w, k) => k % PARTS === i),
-  );
-  const drawn = parts.map((part) => judgedWithout(cases, (c) => part.includes(c.group), seed, options));
-  const everyVehicle = outsideFigures(field.flatMap((f) => f.judged));
-  const everyWorld = outsideFigures(drawn.flat());
+/** The report of an examination. @param judged the drives of each part, by a layer that did not learn from them */
+export function examineReport(parts: readonly Part[], judged: readonly (readonly OutsideVerdict[])[]): string {
+  const of = (origin: LearnCase['origin']) => judged.filter((_, i) => parts[i]!.origin === origin).flat();
+  const everyVehicle = outsideFigures(of('field'));
+  const everyWorld = outsideFigures(of('world'));
   return [
     [
       outsideHead,
       outsideRow('every vehicle in turn', everyVehicle),
-      ...field.map((f) => outsideRow(f.v, outsideFigures(f.judged))),
+      ...parts.flatMap((p, i) => (p.origin === 'field' ? [outsideRow(p.name, outsideFigures(judged[i]!))] : [])),
       outsideRow('every part of the worlds in turn', everyWorld),
     ].join('\n'),
     `Vehicles left out, ${outsidePairs(everyVehicle)}. Worlds left out, ${outsidePairs(everyWorld)}.`,

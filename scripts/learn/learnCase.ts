@@ -7,11 +7,14 @@ import { requestFor } from '../exam/case';
 import { CLEAR_K, OBSERVABLE_K } from '../exam/metrics';
 import { worldRequest } from '../exam/worldRequest';
 import { fieldDrive, fieldTruth } from './fieldSet';
+import { retold } from './retold';
 
 /** A drive with a known outcome, as the learned layer sees it. */
 export interface LearnCase {
   readonly id: string;
   readonly origin: 'world' | 'field';
+  /** 0 as it was logged; others are the same drive told again, see {@link retold}: to learn from, not to be asked. */
+  readonly telling: number;
   /** World or vehicle: left out as a whole when the layer is examined. */
   readonly group: string;
   readonly causes: readonly Cause[];
@@ -27,11 +30,18 @@ export interface LearnCase {
 /** Digits that a figure is kept with. */
 const KEPT = 1e4;
 
-function told(trace: Trace, vehicle: Vehicle): Pick<LearnCase, 'figures' | 'physics'> {
+/** What the judge's fits and signal say of a drive. */
+function told(
+  as: { trace: Trace; vehicle: Vehicle; causes: readonly Cause[] },
+  telling: number,
+  drive: number,
+): Pick<LearnCase, 'figures' | 'physics' | 'telling'> {
+  const { trace, vehicle } = retold(as, telling, drive);
   const { finding, figures } = judgeFiguresNow(trace, vehicle);
   const rest = finding.evidence.filter((l) => l.id !== 'experience');
   const logs = addLogs(...rest.map((l) => l.logLikelihood));
   return {
+    telling,
     figures: Object.fromEntries(
       Object.entries(figures).map(([name, v]) => [name, Number.isFinite(v) ? Math.round(v * KEPT) / KEPT : null]),
     ),
@@ -43,17 +53,17 @@ function told(trace: Trace, vehicle: Vehicle): Pick<LearnCase, 'figures' | 'phys
 export const LEARN = { seed: 5_000_000, worlds: 60, firstWorld: 0 } as const;
 
 /** Case `index` of the drawn worlds. */
-export const learnFromWorld = (index: number): LearnCase =>
-  worldCase(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld));
+export const learnFromWorld = (index: number, telling = 0): LearnCase =>
+  worldCase(worldRequest(index, LEARN.seed, LEARN.worlds, LEARN.firstWorld), telling);
 
 /** Seed of the drives with two faults at once: their share of an archive is too small to learn them from. */
 const PAIR_SEED = 5_500_000;
 
 /** Case `index` of two faults at once, in the worlds that are learned from. */
-export const learnFromPair = (index: number): LearnCase =>
-  worldCase(worldRequest(index, PAIR_SEED, LEARN.worlds, LEARN.firstWorld, 'all'));
+export const learnFromPair = (index: number, telling = 0): LearnCase =>
+  worldCase(worldRequest(index, PAIR_SEED, LEARN.worlds, LEARN.firstWorld, 'all'), telling);
 
-function worldCase(request: WorldRequest): LearnCase {
+function worldCase(request: WorldRequest, telling: number): LearnCase {
   const s = drawWorldScenario(request);
   return {
     id: `world ${s.seed}`,
@@ -62,7 +72,7 @@ function worldCase(request: WorldRequest): LearnCase {
     causes: s.causes,
     counts: s.start !== 'hot' && (!isFault(s.causes[0]!) || s.effect_k >= OBSERVABLE_K),
     clear: s.effect_k >= CLEAR_K,
-    ...told(s.trace, s.vehicle),
+    ...told(s, telling, s.seed),
   };
 }
 
@@ -70,7 +80,7 @@ function worldCase(request: WorldRequest): LearnCase {
 const HOME_SEED = 1_200_000;
 
 /** Case `index` of the home world, by the requests of its exam. */
-export function learnFromHome(index: number): LearnCase {
+export function learnFromHome(index: number, telling = 0): LearnCase {
   const request = requestFor(index, { seed: HOME_SEED, only: null });
   const s = drawScenario(request.cause === 'gauge-sender-fault' ? { ...request, channelSet: 'full' } : request);
   return {
@@ -80,12 +90,12 @@ export function learnFromHome(index: number): LearnCase {
     causes: [s.cause],
     counts: !s.hotStart && (!isFault(s.cause) || s.effect_k >= OBSERVABLE_K),
     clear: s.effect_k >= CLEAR_K,
-    ...told(s.trace, s.vehicle),
+    ...told({ ...s, causes: [s.cause] }, telling, s.seed),
   };
 }
 
 /** Drive `index` of a field set. */
-export async function learnFromField(index: number, folder: string): Promise<LearnCase> {
+export async function learnFromField(index: number, folder: string, telling = 0): Promise<LearnCase> {
   const t = fieldTruth(folder)[index]!;
   const { trace, vehicle } = await fieldDrive(folder, t);
   return {
@@ -95,6 +105,6 @@ export async function learnFromField(index: number, folder: string): Promise<Lea
     causes: t.causes,
     counts: t.expect === 'cause' && t.observable,
     clear: t.clear,
-    ...told(trace, vehicle),
+    ...told({ trace, vehicle, causes: t.causes }, telling, index),
   };
 }

@@ -24,7 +24,7 @@ export interface TrainOptions {
 export const TRAIN: TrainOptions = {
   nets: 6,
   hidden: 32,
-  epochs: 50,
+  epochs: 35,
   batch: 128,
   rate: 0.01,
   decay: 0.004,

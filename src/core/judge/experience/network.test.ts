@@ -45,12 +45,12 @@ describe('the learned layer', () => {
     expect(out[2]!).toBe(0);
   });
 
-  it('takes the odds of the physics over, as deep as they count', () => {
+  it('takes the odds of the physics over, as deep as they count, and stretches them a little', () => {
     const physics = { ...flatLogs(-100), healthy: 0, 'sender-slow': -3 };
     expect(shallow(physics, 8)['fan-not-running']).toBe(-8);
     const found = experienced(small, {}, physics);
-    expect(found.logOdds.healthy - found.logOdds['sender-slow']).toBeCloseTo(3, 9);
-    expect(found.logOdds.healthy - found.logOdds['fan-not-running']).toBeCloseTo(8, 9);
+    expect(found.logOdds.healthy - found.logOdds['sender-slow']).toBeCloseTo(1.1 * 3, 9);
+    expect(found.logOdds.healthy - found.logOdds['fan-not-running']).toBeCloseTo(1.1 * 8, 9);
   });
 
   it('moves odds and presence by the figures, and its odds sum to one', () => {
