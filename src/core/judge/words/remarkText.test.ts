@@ -94,7 +94,7 @@ const SENTENCES: { readonly [K in RemarkKind]: readonly [Extract<Remark, { kind:
   'rival-is-rarer': [remark('rival-is-rarer', {}), 'It fits as well, but is the less usual fault at this strength.'],
   'rival-bends': [
     remark('rival-bends', { parameter: 'Coolant flow', rival_sd: 2.33, best_sd: 0.2 }),
-    'It fits as well only with coolant flow as far off the usual as one car in 50; the best cause needs any car.',
+    'It fits as well only with coolant flow as far off the usual as one car in 50; the best cause needs nothing unusual.',
   ],
   'rival-alike': [
     remark('rival-alike', {}),

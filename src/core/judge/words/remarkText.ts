@@ -16,10 +16,10 @@ const SOAK_AGREES_K = 4;
 /** Up to this ratio two causes are almost equally likely. */
 const ALMOST = 1.5;
 
-/** How unusual a figure is, as a workshop says it: one car in so many lies as far off. */
-function oneCarIn(z: number): string {
+/** How unusual a figure is, as a workshop says it: one car in so many lies as far off, or what is said of a usual one. */
+function oneCarIn(z: number, usual: string): string {
   const share = 2 * (1 - normalCdf(Math.abs(z)));
-  return share > 0.4 ? 'any car' : `one car in ${share < 1e-4 ? 'ten thousand' : Math.round(1 / share)}`;
+  return share > 0.4 ? usual : `one car in ${share < 1e-4 ? 'ten thousand' : Math.round(1 / share)}`;
 }
 
 function startAgainstAir({ start_c, outside_k, intake_k }: RemarkFigures['start-against-air']): string {
@@ -89,7 +89,7 @@ const TEXT: { readonly [K in RemarkKind]: (figures: RemarkFigures[K], at_s: numb
     `They part at ${minute(at_s)}: ${named(cause)} would read ${temperatureText(rival_c)}, the best cause ${temperatureText(best_c)}; it read ${temperatureText(read_c)}.`,
   'rival-is-rarer': () => 'It fits as well, but is the less usual fault at this strength.',
   'rival-bends': ({ parameter, rival_sd, best_sd }) =>
-    `It fits as well only with ${parameter.toLowerCase()} as far off the usual as ${oneCarIn(rival_sd)}; the best cause needs ${oneCarIn(best_sd)}.`,
+    `It fits as well only with ${parameter.toLowerCase()} as far off the usual as ${oneCarIn(rival_sd, 'any car')}; the best cause needs ${oneCarIn(best_sd, 'nothing unusual')}.`,
   'rival-alike': () => 'Fitted to this trace, the two hardly differ anywhere: another test must separate them.',
 };
 
