@@ -29,6 +29,24 @@ import * as L from '../layout';
 @inline export function mul(a: v128, b: v128): v128 {
   return f32x4.mul(a, b);
 }
+/** Adds `by` of `v` to what feeds four directions (their place in a row, `d`) of one state. */
+@inline export function feed(row: usize, d: usize, v: v128, by: f64): void {
+  v128.store(row + d, plus(v128.load(row + d), both(by), v));
+}
+/** The same for two states, each by its share of `x`. */
+@inline export function feed2(d: usize, v: v128, x: f64, row1: usize, by1: f64, row2: usize, by2: f64): void {
+  feed(row1, d, v, x * by1);
+  feed(row2, d, v, x * by2);
+}
+/** The same for four states. */
+@inline export function feed4(
+  d: usize, v: v128, x: f64,
+  row1: usize, by1: f64, row2: usize, by2: f64,
+  row3: usize, by3: f64, row4: usize, by4: f64,
+): void {
+  feed2(d, v, x, row1, by1, row2, by2);
+  feed2(d, v, x, row3, by3, row4, by4);
+}
 @inline export function sub(a: v128, b: v128): v128 {
   return f32x4.sub(a, b);
 }

@@ -20,12 +20,14 @@ import {
   RUNNING_C,
 } from '../../figures';
 import * as L from '../layout';
-import { feed, moves1, moves2, moves4 } from './feeds';
 import {
   add,
   at,
   both,
   entry,
+  feed,
+  feed2,
+  feed4,
   head,
   mul,
   pair,
@@ -39,9 +41,9 @@ import {
   vector,
 } from './lanes';
 
-/** What a constant begins with along all that moves it: all temperatures, the radiator's by its `share`. */
-function begin(constant: i32, state: usize, width: usize, share: f64): void {
-  for (let row: usize = 0; row < 8; row++) moves1(constant, state + width * row, row == 3 || row == 4 ? share : 1);
+/** What the directions at `d` begin with: all temperatures `v`, the radiator's `share` of it. */
+function begin(state: usize, width: usize, d: usize, v: v128, share: f64): void {
+  for (let row: usize = 0; row < 8; row++) feed(state + width * row, d, v, row == 3 || row == 4 ? share : 1);
 }
 
 /**
@@ -159,8 +161,10 @@ export function run(directions: i32): void {
   const none = both(0);
   if (directions > 0) {
     memory.fill(state, 0, width * L.STATES);
-    begin(L.C_AMBIENT, state, width, 1);
-    begin(L.C_START_EXCESS, state, width, 0.5);
+    for (let e = entry(first, L.C_AMBIENT); e < entry(first, L.C_AMBIENT + 1); e++)
+      begin(state, width, <usize>entry(where, e), vector(howMuch, e), 1);
+    for (let e = entry(first, L.C_START_EXCESS); e < entry(first, L.C_START_EXCESS + 1); e++)
+      begin(state, width, <usize>entry(where, e), vector(howMuch, e), 0.5);
   }
 
   const start = ambient + startExcess;
@@ -395,62 +399,180 @@ export function run(directions: i32): void {
 
       // What each constant of the run feeds.
       const perScale = cold / heatScale;
-      moves2(L.C_HEAT_SCALE, perScale, fMetal, metalByHeat, fSlow, slowByHeat);
+      for (let e = entry(first, L.C_HEAT_SCALE), to = entry(first, L.C_HEAT_SCALE + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, perScale, fMetal, metalByHeat, fSlow, slowByHeat);
+      }
       const byTilt = cold * log;
-      moves2(L.C_HEAT_TILT, byTilt, fMetal, metalByHeat, fSlow, slowByHeat);
-      moves1(L.C_SLOW_CAPACITY, fSlow, (slow0 - slow) * perSlow);
-      moves1(L.C_METAL_CAPACITY, fMetal, (metal0 - metal) * perMetal);
-      moves1(L.C_COOLANT_CAPACITY, fCoolant, (coolant0 - coolant) * perCoolant);
-      if (!inlet) moves1(L.C_COOLANT_CAPACITY, fWax, (-waxByAnswer * cools * answerPer) / body);
+      for (let e = entry(first, L.C_HEAT_TILT), to = entry(first, L.C_HEAT_TILT + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, byTilt, fMetal, metalByHeat, fSlow, slowByHeat);
+      }
+      for (let e = entry(first, L.C_SLOW_CAPACITY), to = entry(first, L.C_SLOW_CAPACITY + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, (slow0 - slow) * perSlow);
+      }
+      for (let e = entry(first, L.C_METAL_CAPACITY), to = entry(first, L.C_METAL_CAPACITY + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fMetal, d, v, (metal0 - metal) * perMetal);
+      }
+      for (let e = entry(first, L.C_COOLANT_CAPACITY), to = entry(first, L.C_COOLANT_CAPACITY + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fCoolant, d, v, (coolant0 - coolant) * perCoolant);
+        if (!inlet) feed(fWax, d, v, (-waxByAnswer * cools * answerPer) / body);
+      }
       const byLiquid = stirredHalf * FAST_COUPLING * coupling;
-      moves4(L.C_LIQUID, byLiquid, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+      for (let e = entry(first, L.C_LIQUID), to = entry(first, L.C_LIQUID + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed4(d, v, byLiquid, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+      }
       const fullByAir = (-0.4 * wFull) / (1 - 0.4 * missing);
       const heaterByAir = -0.6 * byAirSide * heater * blows;
-      moves2(L.C_AIR, fullByAir, fCell1, cell1ByFull, fCell2, cell2ByFull);
-      moves1(L.C_AIR, fCoolant, fullByAir * coolantByFull + heaterByAir * coolantByHeater);
-      moves1(L.C_AIR, fWax, fullByAir * waxByFull + heaterByAir * waxByHeater);
-      moves1(L.C_AIR, fElement, -0.2 * senderGain * (coolant - ambient));
+      for (let e = entry(first, L.C_AIR), to = entry(first, L.C_AIR + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, fullByAir, fCell1, cell1ByFull, fCell2, cell2ByFull);
+        feed(fCoolant, d, v, fullByAir * coolantByFull + heaterByAir * coolantByHeater);
+        feed(fWax, d, v, fullByAir * waxByFull + heaterByAir * waxByHeater);
+        feed(fElement, d, v, -0.2 * senderGain * (coolant - ambient));
+      }
       const byCoupling = ua / coupling;
-      moves4(L.C_COUPLING, byCoupling, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+      for (let e = entry(first, L.C_COUPLING), to = entry(first, L.C_COUPLING + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed4(d, v, byCoupling, fMetal, metalByUa, fSlow, slowByUa, fCoolant, coolantByUa, fWax, waxByRest);
+      }
       const byRadiator = cellByAir * air + (cellByCoolant * coolantUa) / radiator;
-      moves2(L.C_RADIATOR, byRadiator, fCell1, cell1ByUa, fCell2, cell2ByUa);
+      for (let e = entry(first, L.C_RADIATOR), to = entry(first, L.C_RADIATOR + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, byRadiator, fCell1, cell1ByUa, fCell2, cell2ByUa);
+      }
       const byHeater = byAirSide * blows * (1 - 0.6 * missing);
-      moves2(L.C_HEATER, byHeater, fCoolant, coolantByHeater, fWax, waxByHeater);
-      moves1(L.C_LOSS, fSlow, lossPer * slowByLoss);
+      for (let e = entry(first, L.C_HEATER), to = entry(first, L.C_HEATER + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, byHeater, fCoolant, coolantByHeater, fWax, waxByHeater);
+      }
+      for (let e = entry(first, L.C_LOSS), to = entry(first, L.C_LOSS + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, lossPer * slowByLoss);
+      }
       const fullByFlow = wFull * perFlow;
       const cellByFlow = cellByW * relative;
-      moves1(L.C_FLOW, fCell1, fullByFlow * cell1ByFull - cellByFlow * cell1ByUa);
-      moves1(L.C_FLOW, fCell2, fullByFlow * cell2ByFull - cellByFlow * cell2ByUa);
-      moves2(L.C_FLOW, fullByFlow, fCoolant, coolantByFull, fWax, waxByFull);
+      for (let e = entry(first, L.C_FLOW), to = entry(first, L.C_FLOW + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fCell1, d, v, fullByFlow * cell1ByFull - cellByFlow * cell1ByUa);
+        feed(fCell2, d, v, fullByFlow * cell2ByFull - cellByFlow * cell2ByUa);
+        feed2(d, v, fullByFlow, fCoolant, coolantByFull, fWax, waxByFull);
+      }
       const fullByScale = wFull / pumpScale;
       const byStirring = stirs * turning;
-      moves2(L.C_PUMP_SCALE, byStirring, fMetal, metalByUa, fSlow, slowByUa);
-      moves2(L.C_PUMP_SCALE, fullByScale, fCell1, cell1ByFull, fCell2, cell2ByFull);
-      moves1(L.C_PUMP_SCALE, fCoolant, fullByScale * coolantByFull + byStirring * coolantByUa);
-      moves1(L.C_PUMP_SCALE, fWax, fullByScale * waxByFull + byStirring * waxByRest);
-      moves1(L.C_AMBIENT, fSlow, dt * loss * perSlow);
-      moves2(L.C_AMBIENT, dt * cellUa * perCell, fCell1, 1, fCell2, 1);
-      moves1(L.C_AMBIENT, fCoolant, step * heaterUa);
-      moves1(L.C_AMBIENT, fWax, waxBySensed * mixed * heaterUa);
-      moves1(L.C_AMBIENT, fElement, 0.2 * senderGain * missing);
+      for (let e = entry(first, L.C_PUMP_SCALE), to = entry(first, L.C_PUMP_SCALE + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, byStirring, fMetal, metalByUa, fSlow, slowByUa);
+        feed2(d, v, fullByScale, fCell1, cell1ByFull, fCell2, cell2ByFull);
+        feed(fCoolant, d, v, fullByScale * coolantByFull + byStirring * coolantByUa);
+        feed(fWax, d, v, fullByScale * waxByFull + byStirring * waxByRest);
+      }
+      for (let e = entry(first, L.C_AMBIENT), to = entry(first, L.C_AMBIENT + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fSlow, d, v, dt * loss * perSlow);
+        feed2(d, v, dt * cellUa * perCell, fCell1, 1, fCell2, 1);
+        feed(fCoolant, d, v, step * heaterUa);
+        feed(fWax, d, v, waxBySensed * mixed * heaterUa);
+        feed(fElement, d, v, 0.2 * senderGain * missing);
+      }
       const byLeak = 0.72 * wFull * (1 - lift0);
-      moves2(L.C_LEAK, byLeak, fCell1, cell1ByW, fCell2, cell2ByW);
-      moves1(L.C_LEAK, fCoolant, byLeak * coolantByW);
-      moves1(L.C_LEAK, fWax, byLeak * waxByW - waxByAnswer * bend * perSpan * 0.72 * apart * answerPer);
-      moves2(L.C_OPENING, -1, fWax, waxByPlayed, fLift, liftByPlayed);
-      moves2(L.C_SPRING, pump, fWax, waxByPlayed, fLift, liftByPlayed);
-      moves2(L.C_PER_SPAN, 1, fWax, waxBySpan, fLift, (liftSlope * travel) / perSpan);
-      if (moves < 0) moves1(L.C_HYSTERESIS, fPlayed, 1);
-      if (limited) moves1(L.C_LIFT_LIMIT, fLift, 1);
-      moves2(L.C_READING_OFFSET, 1, fDuty, heatingGain * readSlope, fFan, fanByReading);
-      moves1(L.C_SENDER_GAIN, fElement, senderGap);
-      moves1(L.C_WAX_GAIN, fWax, waxGap * waxStep * waxStep);
-      moves1(L.C_FAN_ON, fFan, -(fanByCell + fanByReading));
-      moves2(L.C_FAN_FLOW, fan0 * cellByAirFlow, fCell1, cell1ByUa, fCell2, cell2ByUa);
+      for (let e = entry(first, L.C_LEAK), to = entry(first, L.C_LEAK + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, byLeak, fCell1, cell1ByW, fCell2, cell2ByW);
+        feed(fCoolant, d, v, byLeak * coolantByW);
+        feed(fWax, d, v, byLeak * waxByW - waxByAnswer * bend * perSpan * 0.72 * apart * answerPer);
+      }
+      for (let e = entry(first, L.C_OPENING), to = entry(first, L.C_OPENING + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, -1, fWax, waxByPlayed, fLift, liftByPlayed);
+      }
+      for (let e = entry(first, L.C_SPRING), to = entry(first, L.C_SPRING + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, pump, fWax, waxByPlayed, fLift, liftByPlayed);
+      }
+      for (let e = entry(first, L.C_PER_SPAN), to = entry(first, L.C_PER_SPAN + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, 1, fWax, waxBySpan, fLift, (liftSlope * travel) / perSpan);
+      }
+      if (moves < 0) {
+        for (let e = entry(first, L.C_HYSTERESIS), to = entry(first, L.C_HYSTERESIS + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fPlayed, d, v, 1);
+        }
+      }
+      if (limited) {
+        for (let e = entry(first, L.C_LIFT_LIMIT), to = entry(first, L.C_LIFT_LIMIT + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fLift, d, v, 1);
+        }
+      }
+      for (let e = entry(first, L.C_READING_OFFSET), to = entry(first, L.C_READING_OFFSET + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, 1, fDuty, heatingGain * readSlope, fFan, fanByReading);
+      }
+      for (let e = entry(first, L.C_SENDER_GAIN), to = entry(first, L.C_SENDER_GAIN + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fElement, d, v, senderGap);
+      }
+      for (let e = entry(first, L.C_WAX_GAIN), to = entry(first, L.C_WAX_GAIN + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fWax, d, v, waxGap * waxStep * waxStep);
+      }
+      for (let e = entry(first, L.C_FAN_ON), to = entry(first, L.C_FAN_ON + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed(fFan, d, v, -(fanByCell + fanByReading));
+      }
+      for (let e = entry(first, L.C_FAN_FLOW), to = entry(first, L.C_FAN_FLOW + 1); e < to; e++) {
+        const d = <usize>entry(where, e);
+        const v = vector(howMuch, e);
+        feed2(d, v, fan0 * cellByAirFlow, fCell1, cell1ByUa, fCell2, cell2ByUa);
+      }
       if (heatedBy_k > 0) {
-        moves1(L.C_HEATING_THRESHOLD, fDuty, (-heatingGain * loadSlope * loadAt) / heatingThreshold);
-        if (moves != 0) moves1(L.C_HEATING_EFFECT, fPlayed, heatedBy_k * heating);
-        moves1(L.C_HEATING_BASE, fDuty, heatingGain * baseSlope);
+        for (let e = entry(first, L.C_HEATING_THRESHOLD), to = entry(first, L.C_HEATING_THRESHOLD + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fDuty, d, v, (-heatingGain * loadSlope * loadAt) / heatingThreshold);
+        }
+        if (moves != 0) {
+          for (let e = entry(first, L.C_HEATING_EFFECT), to = entry(first, L.C_HEATING_EFFECT + 1); e < to; e++) {
+            const d = <usize>entry(where, e);
+            const v = vector(howMuch, e);
+            feed(fPlayed, d, v, heatedBy_k * heating);
+          }
+        }
+        for (let e = entry(first, L.C_HEATING_BASE), to = entry(first, L.C_HEATING_BASE + 1); e < to; e++) {
+          const d = <usize>entry(where, e);
+          const v = vector(howMuch, e);
+          feed(fDuty, d, v, heatingGain * baseSlope);
+        }
       }
 
       // What a knot feeds: heat, and where the drive itself is guessed, all that the driver's foot moves.
@@ -471,8 +593,7 @@ export function run(directions: i32): void {
         for (let e = entry(first, knotHere), to = entry(first, knotHere + 1); e < to; e++) {
           const d = <usize>entry(where, e);
           const v = mul(vector(howMuch, e), both(weight));
-          feed(fMetal, d, v, metalByKnot);
-          feed(fSlow, d, v, slowByKnot);
+          feed2(d, v, 1, fMetal, metalByKnot, fSlow, slowByKnot);
           if (unknown) {
             feed(fCell1, d, v, full * cell1ByFull + ramCell * cell1ByUa);
             feed(fCell2, d, v, full * cell2ByFull + ramCell * cell2ByUa);
