@@ -79,7 +79,7 @@ if (!existsSync(file)) {
 const cases = readCases(file);
 if (values.examine) {
   const parts = partsOf(cases);
-  const judged = await runExam('left-out', { count: parts.length, seed: SEED, only: null, folder: file }, () => {});
+  const judged = await runExam('left-out', { count: parts.length, seed: SEED, only: null, casesFile: file }, () => {});
   const report = examineReport(parts, judged);
   process.stdout.write(`${report}\n`);
   if (values.write) writeAccuracy('left-out', report, 'npm run learn -- --cases FILE --examine --write');

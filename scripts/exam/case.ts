@@ -36,8 +36,10 @@ export interface ExamRequest {
   readonly only: ChannelSet | null;
   /** Sound cars only. */
   readonly sound?: boolean;
-  /** Folder of a field set, for an exam on one; the file of drives that were learned from, for one of those left out. */
+  /** Folder of a field set, for an exam on one. */
   readonly folder?: string;
+  /** File of drives with their figures, for an exam of those left out of learning. */
+  readonly casesFile?: string;
   /** How often each drive is told, of those to learn from: `count` is of all of them. */
   readonly tellings?: number;
 }

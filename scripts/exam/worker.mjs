@@ -26,8 +26,8 @@ const run = {
   'learn-pair': tellings(learnFromPair),
   'learn-home': tellings(learnFromHome),
   'learn-field': tellings((index, telling, { folder }) => learnFromField(index, folder, telling)),
-  'left-out': (index, { folder, seed }) => {
-    cases ??= readCases(folder);
+  'left-out': (index, { casesFile, seed }) => {
+    cases ??= readCases(casesFile);
     return judgedWithout(cases, partsOf(cases)[index], seed);
   },
 }[workerData.kind];

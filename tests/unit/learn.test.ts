@@ -1,7 +1,11 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { CAUSES, channelSet, type Cause } from '@/core/base';
 import { experienced } from '@/core/judge';
 import { drawWorldScenario } from '@/core/plant';
+import { readCases, writeCases } from '../../scripts/learn/casesFile';
 import { examineReport, judgedWithout, partsOf } from '../../scripts/learn/examine';
 import type { LearnCase } from '../../scripts/learn/learnCase';
 import { retold } from '../../scripts/learn/retold';
@@ -144,5 +148,22 @@ describe('training of the learned layer', () => {
       part.groups.includes(c.group) ? { ...c, causes: ['fan-always-on'] as Cause[] } : c,
     );
     expect(asked([...all, ...others])).toEqual(asked([...all, ...again]));
+  });
+});
+
+describe('the file of drives', () => {
+  const file = path.join(mkdtempSync(path.join(tmpdir(), 'cases-')), 'cases.ndjson');
+
+  it('is read as it was written', () => {
+    writeCases(file, cases('field', 4));
+    expect(readCases(file)).toEqual(cases('field', 4));
+  });
+
+  it.each([
+    ['cut off', '{"id":"a"'],
+    ['of a time when drives were told once', JSON.stringify({ ...cases('field', 1)[0], telling: undefined })],
+  ])('with a line %s is refused, with its line and what to do', (_, line) => {
+    writeFileSync(file, `${JSON.stringify(cases('field', 1)[0])}\n${line}\n`);
+    expect(() => readCases(file)).toThrow(/line 2: no drive .* make the file anew/);
   });
 });
