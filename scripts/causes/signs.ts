@@ -22,7 +22,7 @@ export const SIGNS: Readonly<Record<Cause, Readonly<Record<string, string>>>> = 
     barely: 'bends near its rating, then climbs with load: the gap is too small',
     sticky: 'overshoots, opens with a drop, closes late: a saw-tooth of its own',
   },
-  'thermostat-stuck-closed': { plain: 'no bend at all; climbs until someone stops' },
+  'thermostat-stuck-closed': { plain: 'no bend at all; climbs until someone stops or it boils' },
   'thermostat-heating-fault': {
     dead: 'holds at the unheated rating under load and in the heat, where it should be let down',
     'always-on': 'holds at the heated rating at light load, where it should be let up',

@@ -35,9 +35,9 @@ export const TRAIN: TrainOptions = {
 
 /**
  * Shares that the worlds are weighed to: sound, too cold, and each fault. Near those of an archive; the sound a little
- * above, as to accuse one of them costs the most (working figures, decision 32).
+ * above, as to accuse one of them costs the most (working figures, decision 35).
  */
-const SHARES = CAUSES.map((c) => (c === 'healthy' ? 0.25 : c === 'insufficient-heat' ? 0.105 : 0.0403));
+const SHARES = CAUSES.map((c) => (c === 'healthy' ? 0.22 : c === 'insufficient-heat' ? 0.065 : 0.0447));
 const OUTPUTS = 2 * CAUSES.length;
 const FURTHEST = 3;
 /** What an error of presence costs against one of the odds (working figure, decision 21). */

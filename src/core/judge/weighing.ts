@@ -82,6 +82,12 @@ export interface WeighedDrive {
   readonly beside: CauseLogs;
 }
 
+/** Where the comparison ends before the drive does. */
+const upTo = ({ boilsFrom_s }: TraceProblem): string =>
+  boilsFrom_s === null
+    ? ''
+    : `, up to minute ${(boilsFrom_s / 60).toFixed(1)}: from there it nears boiling, which no model follows`;
+
 /** Weighs the fits of a drive: its course, what it could have shown, its signal, and experience over all of these. */
 export function weighDrive(drive: LoggedDrive, problem: TraceProblem, fits: readonly HypothesisFit[]): WeighedDrive {
   const { trace, vehicle, findings } = drive;
@@ -92,7 +98,7 @@ export function weighDrive(drive: LoggedDrive, problem: TraceProblem, fits: read
     {
       id: COURSE_LINE,
       kind: 'course',
-      seen: 'Shape of the warm-up against the model of each cause',
+      seen: `Shape of the warm-up against the model of each cause${upTo(problem)}`,
       reason: 'Each cause is fitted to the drive; the closer it comes without bending the vehicle, the likelier it is.',
       logLikelihood: course,
       source: 'trace',

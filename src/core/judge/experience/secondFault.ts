@@ -5,9 +5,9 @@ import type { Experienced } from './network';
 const SECOND_CHANCE = { least: 0.02, most: 0.9 } as const;
 /**
  * Share of faulty cars with two faults: of the drives that presence was learned from, as they were weighed
- * (scripts/learn/train.ts), and of those that a garage meets (working figure; in the field set it is 7 in 100).
+ * (scripts/learn/train.ts), and of those that a garage meets (working figure, decision 35; in the field set it is 7 in 100).
  */
-const WITH_TWO = { learned: 0.28, met: 0.1 } as const;
+const WITH_TWO = { learned: 0.28, met: 0.15 } as const;
 /** What that makes of the odds of a second fault. Source: Bayes' rule for other base rates. */
 const RARER = ((1 - WITH_TWO.learned) / WITH_TWO.learned) * (WITH_TWO.met / (1 - WITH_TWO.met));
 /** A cause that gains by the chance of a second fault stays this share of the leader at the most. */

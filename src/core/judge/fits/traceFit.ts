@@ -15,14 +15,17 @@ import {
   type VehicleMemory,
 } from '../../twin';
 import type { Hypothesis } from './hypotheses';
+import { boilsFromBin } from './nearBoiling';
 
 /** A trace made ready for fitting: what was measured per bin, the filter for residuals, buffers. */
 export interface TraceProblem {
   readonly inputs: TwinInputs;
   readonly prior: TwinPrior;
   readonly bin_s: number;
-  /** Mean reading per bin, °C; NaN where nothing was measured or everything was masked. */
+  /** Mean reading per bin, °C; NaN where nothing was measured or everything was masked. Near boiling it does not count. */
   readonly measured_c: Float64Array;
+  /** From here on the drive ends near boiling, s; null where it does not. */
+  readonly boilsFrom_s: number | null;
   /** Radiator outlet per bin, where it was logged. */
   readonly outlet: { readonly measured_c: Float64Array; readonly whitener: Whitener } | null;
   /** Measurements that a fit is held against: bins with a reading, and with a radiator outlet. */
@@ -68,6 +71,8 @@ export function prepareProblem(
     return { mean, present: Uint8Array.from(mean, (v) => (Number.isFinite(v) ? 1 : 0)) };
   };
   const { mean, present } = binned(masked.channels.ect_c);
+  const boilsFrom = boilsFromBin(mean, bin_s, inputs.vehicle);
+  present.fill(0, boilsFrom);
   const lower = masked.channels.rad_out_c;
   const logged = lower && countPresent(lower) >= 2 ? binned(lower) : null;
   const outlet = logged && {
@@ -79,6 +84,7 @@ export function prepareProblem(
     prior: twinPrior(inputs, memory),
     bin_s,
     measured_c: mean,
+    boilsFrom_s: boilsFrom < inputs.bins ? boilsFrom * bin_s : null,
     outlet,
     present: present.reduce((a, b) => a + b, 0) + (outlet?.whitener.count ?? 0),
     whitener: makeWhitener(present, bin_s, noise),
