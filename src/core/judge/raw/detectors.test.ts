@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { Trace } from '../../base';
+import type { Trace, Vehicle } from '../../base';
 import { startingVehicle } from '../../planning';
 import { inspectSignal, maskTrace } from './detectors';
 import {
   dropoutEvidence,
+  fanCommandEvidence,
   frozenEvidence,
   gaugeEvidence,
   leapEvidence,
@@ -18,12 +19,65 @@ const warmUp = (from = 5): Float64Array =>
   Float64Array.from({ length: 1500 }, (_, i) => Math.round(88 - (88 - from) * Math.exp(-i / 240)));
 const trace = (
   ect_c: Float64Array,
-  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh', Float64Array>> = {},
+  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh' | 'fan_pct', Float64Array>> = {},
 ): Trace => ({
   time_s: Float64Array.from(ect_c, (_, i) => i),
   channels: { ect_c, ...extra },
 });
 const inspect = (t: Trace) => inspectSignal(t, vehicle);
+
+describe('a fan that is not called for', () => {
+  const electric: Vehicle = { ...vehicle, fan: { kind: 'electric', on_c: 100, off_c: 95 } };
+  /** Climbs to 110 °C by minute 15 and stays. */
+  const hot = Float64Array.from({ length: 1500 }, (_, i) => Math.min(110, 20 + i / 10));
+  const off = new Float64Array(1500);
+  const find = (ect: Float64Array, fan_pct: Float64Array, car = electric) =>
+    inspectSignal(trace(ect, { fan_pct }), car).fanNotCalled;
+
+  it('is found, with its place, how long it lasted and how hot it showed', () => {
+    const found = find(hot, off)!;
+    expect(found.from_s).toBe(840);
+    expect(found.lasts_s).toBe(659);
+    expect(found.reading_c).toBe(110);
+    expect(fanCommandEvidence(inspectSignal(trace(hot, { fan_pct: off }), electric))['fan-not-running']).toBe(6);
+  });
+
+  it('is not one that is called for in time, nor for a spike, on a cool drive, or by an engine-driven fan', () => {
+    expect(
+      find(
+        hot,
+        Float64Array.from(hot, (v) => (v > 105 ? 60 : 0)),
+      ),
+    ).toBeNull();
+    const spike = warmUp();
+    spike.fill(140, 700, 800);
+    expect(find(spike, off)).toBeNull();
+    expect(find(warmUp(), off)).toBeNull();
+    expect(find(hot, off, { ...electric, fan: { kind: 'viscous', on_c: null, off_c: null } })).toBeNull();
+    expect(inspect(trace(hot)).fanNotCalled).toBeNull();
+  });
+
+  it('where the papers name no switch point, only well over the rating', () => {
+    const untold: Vehicle = { ...electric, fan: { kind: 'electric', on_c: null, off_c: null } };
+    expect(find(hot, off, untold)?.from_s ?? Infinity).toBeGreaterThan(840);
+    expect(
+      find(
+        hot.map((v) => Math.min(v, 104)),
+        off,
+        untold,
+      ),
+    ).toBeNull();
+  });
+
+  it('where the command was lost, is not known', () => {
+    expect(
+      find(
+        hot,
+        Float64Array.from(hot, (_, i) => (i < 800 ? 0 : NaN)),
+      ),
+    ).toBeNull();
+  });
+});
 
 describe('inspectSignal', () => {
   it('finds nothing on a sound warm-up', () => {
@@ -54,6 +108,19 @@ describe('inspectSignal', () => {
     stopped.fill(stopped[200]!, 200);
     expect(inspect(trace(stopped)).frozenFrom_s).toBeCloseTo(200, -1);
     expect(inspect(trace(new Float64Array(900).fill(40))).frozenFrom_s).toBe(0);
+  });
+
+  it('finds a reading that hardly follows what the gauge shows, wherever it stands', () => {
+    const crawls = warmUp().map((v) => 76 + Math.round(v / 12));
+    const gauge = warmUp(12);
+    expect(inspect(trace(crawls)).nearlyFrozen).toBe(false);
+    expect(inspect(trace(crawls, { gauge_c: gauge })).nearlyFrozen).toBe(true);
+    // A hot engine: the needle rises from its rest at once, and then both stand.
+    const hot = new Float64Array(1500).fill(86);
+    for (let i = 0; i < hot.length; i++) hot[i]! += Math.round(2 * Math.sin(i / 90));
+    const needle = Float64Array.from(hot, (v, i) => Math.min(v, 10 + 2 * i));
+    expect(inspect(trace(hot, { gauge_c: needle })).nearlyFrozen).toBe(false);
+    expect(inspect(trace(warmUp(), { gauge_c: gauge })).nearlyFrozen).toBe(false);
   });
 
   it('does not call a regulated level frozen', () => {

@@ -1,6 +1,7 @@
 import { median } from 'd3-array';
 import type { ChannelName, Trace, Vehicle } from '../../base';
-import { findFrozen, isNearlyFrozen } from './frozen';
+import { findFanNotCalled, type FanNotCalled } from './fanCommand';
+import { findFrozen, hardlyFollowsGauge, isNearlyFrozen } from './frozen';
 import { lagOfSecond, medianDifference } from './otherSensor';
 import { present } from './present';
 import { findSawTooth, type SawTooth } from './sawTooth';
@@ -28,6 +29,8 @@ export interface SignalFindings {
   readonly secondLag_k: number | null;
   /** The same at the first readings, K. */
   readonly secondMinusEctAtStart_k: number | null;
+  /** A fan that its control does not call for though the reading is high; null where that was not seen. */
+  readonly fanNotCalled: FanNotCalled | null;
   /** A level that swings again and again; null where it does not. */
   readonly sawTooth: SawTooth | null;
   /** First readings of coolant, outside and intake air, °C: after a night they agree. Null where not logged. */
@@ -160,11 +163,12 @@ export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
     leaps_s: findLeaps(trace, bad),
     frozenFrom_s: frozen.from_s,
     frozenAt_c: frozen.at_c,
-    nearlyFrozen: frozen.from_s === null && isNearlyFrozen(trace, bad, vehicle),
+    nearlyFrozen: frozen.from_s === null && (isNearlyFrozen(trace, bad, vehicle) || hardlyFollowsGauge(trace, bad)),
     gaugeMinusEct_k: medianDifference(trace, 'gauge_c', bad, -1),
     secondMinusEct_k: medianDifference(trace, 'ect2_c', bad, -1),
     secondMinusEctAtStart_k: medianDifference(trace, 'ect2_c', bad, 60),
     secondLag_k: lagOfSecond(trace, bad),
+    fanNotCalled: findFanNotCalled(trace, bad, vehicle),
     sawTooth: findSawTooth(trace, bad),
     atStart: {
       ect_c: firstReading(trace, 'ect_c', bad),

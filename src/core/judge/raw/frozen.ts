@@ -67,6 +67,24 @@ export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle):
   );
 }
 
+/**
+ * Where a gauge with a sender of its own shows that the engine warmed up, K, and the share of that which a living sender
+ * follows at least. The needle's rise from its rest does not count, s.
+ */
+const FOLLOWS = { gauge_k: 35, share: 0.25, needle_s: 120 } as const;
+
+/** True when the gauge shows a warm-up that the reading hardly followed. */
+export function hardlyFollowsGauge(trace: Trace, bad: Uint8Array): boolean {
+  const { gauge_c, ect_c } = trace.channels;
+  if (!gauge_c) return false;
+  const later = (_: number, i: number) => trace.time_s[i]! - trace.time_s[0]! >= FOLLOWS.needle_s;
+  const gauge = gauge_c.filter((v, i) => Number.isFinite(v) && later(v, i));
+  const reading = ect_c.filter((v, i) => Number.isFinite(v) && !bad[i] && later(v, i));
+  if (gauge.length < 12 || reading.length < 12) return false;
+  const warmed_k = max(gauge)! - gauge[0]!;
+  return warmed_k >= FOLLOWS.gauge_k && max(reading)! - min(reading)! <= FOLLOWS.share * warmed_k;
+}
+
 /** Start of a final stretch without any change, outside the band in which a regulated engine may stand still. */
 export function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): { from_s: number | null; at_c: number } {
   const ect = trace.channels.ect_c;

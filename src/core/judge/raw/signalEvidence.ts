@@ -42,6 +42,16 @@ export function sawToothEvidence(findings: SignalFindings, inlet: boolean): Caus
   return logs;
 }
 
+/**
+ * Evidence from a fan that is not called for though the reading is high. A control that works does so on about one drive
+ * in a thousand (its switch point is not the one in the papers), one of three ways in which a fan does not run shows so.
+ */
+export function fanCommandEvidence(findings: SignalFindings): CauseLogs {
+  const logs = flatLogs();
+  if (findings.fanNotCalled) logs['fan-not-running'] = 6;
+  return logs;
+}
+
 /** Evidence from a reading that stands still. */
 export function frozenEvidence(findings: SignalFindings): CauseLogs {
   const logs = flatLogs();

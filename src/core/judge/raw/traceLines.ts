@@ -3,6 +3,7 @@ import { causeName, VISIBILITY_LINE, type EvidenceLine } from '../../evidence';
 import type { SignalFindings } from './detectors';
 import {
   dropoutEvidence,
+  fanCommandEvidence,
   frozenEvidence,
   gaugeEvidence,
   leapEvidence,
@@ -77,6 +78,17 @@ export function signalLines(
       source: 'raw signal',
     },
   ];
+  if (findings.fanNotCalled) {
+    const { reading_c, lasts_s } = findings.fanNotCalled;
+    lines.push({
+      id: 'signal-fan',
+      kind: 'raw',
+      reason: 'Its control acts on this very reading: where it does not call, it is at fault or told not to.',
+      seen: `The fan is not called for over ${(lasts_s / 60).toFixed(1)} min with the reading up to ${temperatureText(reading_c)}`,
+      logLikelihood: fanCommandEvidence(findings),
+      source: 'raw signal',
+    });
+  }
   if (findings.secondMinusEct_k !== null) {
     lines.push({
       id: 'signal-second',
