@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Trace, Vehicle } from '../../base';
 import { startingVehicle } from '../../planning';
 import { inspectSignal, maskTrace } from './detectors';
+import { signalLines } from './traceLines';
 import {
   dropoutEvidence,
   fanCommandEvidence,
@@ -39,7 +40,12 @@ describe('a fan that is not called for', () => {
     expect(found.from_s).toBe(840);
     expect(found.lasts_s).toBe(659);
     expect(found.reading_c).toBe(110);
-    expect(fanCommandEvidence(inspectSignal(trace(hot, { fan_pct: off }), electric))['fan-not-running']).toBe(6);
+    const drive = trace(hot, { fan_pct: off });
+    const findings = inspectSignal(drive, electric);
+    expect(fanCommandEvidence(findings)['fan-not-running']).toBe(6);
+    expect(signalLines(findings, drive, electric, {}).find((l) => l.id === 'signal-fan')!.seen).toBe(
+      'The fan is not called for over 11.0 min with the reading up to 110 °C',
+    );
   });
 
   it('is not one that is called for in time, nor for a spike, on a cool drive, or by an engine-driven fan', () => {
@@ -114,7 +120,11 @@ describe('inspectSignal', () => {
     const crawls = warmUp().map((v) => 76 + Math.round(v / 12));
     const gauge = warmUp(12);
     expect(inspect(trace(crawls)).nearlyFrozen).toBe(false);
-    expect(inspect(trace(crawls, { gauge_c: gauge })).nearlyFrozen).toBe(true);
+    const dead = trace(crawls, { gauge_c: gauge });
+    expect(inspect(dead).nearlyFrozen).toBe(true);
+    const said = (t: Trace) => signalLines(inspect(t), t, vehicle, {}).find((l) => l.id === 'signal-frozen')!.seen;
+    expect(said(dead)).toBe('The reading hardly moves while the engine warms up');
+    expect(said(trace(warmUp()))).toBe('The reading moves');
     // A hot engine: the needle rises from its rest at once, and then both stand.
     const hot = new Float64Array(1500).fill(86);
     for (let i = 0; i < hot.length; i++) hot[i]! += Math.round(2 * Math.sin(i / 90));

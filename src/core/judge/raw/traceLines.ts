@@ -61,7 +61,9 @@ export function signalLines(
       reason: 'No coolant stands still to the degree while an engine runs.',
       seen:
         findings.frozenFrom_s === null
-          ? 'The reading moves'
+          ? findings.nearlyFrozen
+            ? 'The reading hardly moves while the engine warms up'
+            : 'The reading moves'
           : `The reading stands at ${temperatureText(findings.frozenAt_c)} from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
       logLikelihood: frozenEvidence(findings),
       source: 'raw signal',
