@@ -20,7 +20,7 @@ const warmUp = (from = 5): Float64Array =>
   Float64Array.from({ length: 1500 }, (_, i) => Math.round(88 - (88 - from) * Math.exp(-i / 240)));
 const trace = (
   ect_c: Float64Array,
-  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh' | 'fan_pct', Float64Array>> = {},
+  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh' | 'rpm' | 'fan_pct', Float64Array>> = {},
 ): Trace => ({
   time_s: Float64Array.from(ect_c, (_, i) => i),
   channels: { ect_c, ...extra },
@@ -73,6 +73,15 @@ describe('a fan that is not called for', () => {
         untold,
       ),
     ).toBeNull();
+  });
+
+  it('is none while the wind does its work or the engine rests, and is one at idle', () => {
+    const all = (value: number) => new Float64Array(1500).fill(value);
+    const at = (speed: number, turns: number) =>
+      inspectSignal(trace(hot, { fan_pct: off, speed_kmh: all(speed), rpm: all(turns) }), electric).fanNotCalled;
+    expect(at(90, 2500)).toBeNull();
+    expect(at(0, 0)).toBeNull();
+    expect(at(0, 750)?.lasts_s).toBe(659);
   });
 
   it('where the command was lost, is not known', () => {

@@ -1,4 +1,5 @@
 import type { Trace, Vehicle } from '../../base';
+import { RUNS_FROM_RPM } from './frozen';
 
 /** A fan that its control does not call for although the reading that the control acts on is high. */
 export interface FanNotCalled {
@@ -9,49 +10,62 @@ export interface FanNotCalled {
   readonly reading_c: number;
 }
 
-/** Under this a command is none, %. */
+/** Under this a command is none, %: a relay's is 0 or 100, and rounding makes a percent or two (working figure). */
 const CALLED_FROM_PCT = 5;
 /** Shortest time that counts, s: fans start a little late and channels are polled in turn (working figure). */
 const AT_LEAST_S = 60;
-/** Longest time for which the last value of a channel holds, s. */
+/** Longest time for which the last value of a channel holds, s: slow loggers take turns (working figure). */
 const HOLDS_S = 20;
 /** How far over the fan's switch point the reading must be, K (working figure). */
 const OVER_K = 4;
 /** Where papers do not tell the switch point: it lies at the latest so far over the thermostat's rating, K (working figure). */
 const SWITCHES_OVER_RATING_K = 20;
+/** From this speed on the wind does the fan's work, and many controls leave it off, km/h (working figure). */
+const WIND_FROM_KMH = 40;
+
+/** The last value of a channel at row after row, while it holds; NaN where none does. */
+function held(time_s: Float64Array, values: Float64Array | undefined, bad?: Uint8Array): (i: number) => number {
+  let at_s = -Infinity;
+  let last = NaN;
+  return (i) => {
+    const value = values?.[i] ?? NaN;
+    if (Number.isFinite(value) && !bad?.[i]) {
+      at_s = time_s[i]!;
+      last = value;
+    }
+    return time_s[i]! - at_s <= HOLDS_S ? last : NaN;
+  };
+}
 
 /**
- * The longest stretch on which the fan's command stood at nothing while the reading stood over the fan's switch point:
- * control and sender agree, so nothing but the control can be at fault. Null without such a stretch, without a logged
- * command, and for fans that no command drives.
+ * The longest stretch on which the fan's command stood at nothing while the engine ran, the car stood or crept, and the
+ * reading stood over the fan's switch point: control and sender agree, so nothing but the control can be at fault. Null
+ * without such a stretch, without a logged command, and for fans that no command drives.
  *
  * @param bad samples of the reading that no coolant can follow
  */
 export function findFanNotCalled(trace: Trace, bad: Uint8Array, { fan, thermostat }: Vehicle): FanNotCalled | null {
-  const command = trace.channels.fan_pct;
-  if (!command || fan.kind !== 'electric') return null;
-  const switches_c = fan.on_c ?? thermostat.rated_c + SWITCHES_OVER_RATING_K;
+  const { ect_c, fan_pct, rpm, speed_kmh } = trace.channels;
+  if (!fan_pct || fan.kind !== 'electric') return null;
+  const from_c = (fan.on_c ?? thermostat.rated_c + SWITCHES_OVER_RATING_K) + OVER_K;
   const { time_s } = trace;
-  const ect = trace.channels.ect_c;
+  const [reading, command] = [held(time_s, ect_c, bad), held(time_s, fan_pct)];
+  const [turns, speed] = [held(time_s, rpm), held(time_s, speed_kmh)];
   let best: FanNotCalled | null = null;
   let now = null as FanNotCalled | null;
-  let reading = { at_s: -Infinity, value: NaN };
-  let called = { at_s: -Infinity, value: NaN };
   for (let i = 0; i < time_s.length; i++) {
-    const t = time_s[i]!;
-    if (Number.isFinite(ect[i]!) && !bad[i]) reading = { at_s: t, value: ect[i]! };
-    if (Number.isFinite(command[i]!)) called = { at_s: t, value: command[i]! };
-    const known = t - reading.at_s <= HOLDS_S && t - called.at_s <= HOLDS_S;
-    if (!known || reading.value < switches_c + OVER_K || called.value >= CALLED_FROM_PCT) {
+    const t = time_s[i]! - time_s[0]!;
+    const reading_c = reading(i);
+    const left = command(i) < CALLED_FROM_PCT && reading_c >= from_c;
+    // What was not logged speaks against nothing.
+    const rests = turns(i) < RUNS_FROM_RPM;
+    const winds = speed(i) >= WIND_FROM_KMH;
+    if (!left || rests || winds) {
       now = null;
       continue;
     }
-    const from_s = now?.from_s ?? t - time_s[0]!;
-    now = {
-      from_s,
-      lasts_s: t - time_s[0]! - from_s,
-      reading_c: Math.max(now?.reading_c ?? -Infinity, reading.value),
-    };
+    const from_s = now?.from_s ?? t;
+    now = { from_s, lasts_s: t - from_s, reading_c: Math.max(now?.reading_c ?? reading_c, reading_c) };
     if (now.lasts_s >= Math.max(AT_LEAST_S, best?.lasts_s ?? 0)) best = now;
   }
   return best;

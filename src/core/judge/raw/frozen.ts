@@ -49,7 +49,7 @@ const FLICKERS_FOR_S = 600;
 /** Largest range of a reading that is all but dead, K; how long the engine must have run; how far it ends under regulation, K. */
 const NEARLY_FROZEN = { range_k: 9, for_s: 720, under_k: 25 } as const;
 /** Engine speed under which an engine does not run, rpm. */
-const RUNS_FROM_RPM = 300;
+export const RUNS_FROM_RPM = 300;
 
 /** True when the reading stayed in a narrow range far under regulation though the engine ran for long. */
 export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): boolean {
@@ -69,7 +69,8 @@ export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle):
 
 /**
  * Where a gauge with a sender of its own shows that the engine warmed up, K, and the share of that which a living sender
- * follows at least. The needle's rise from its rest does not count, s.
+ * follows at least. The needle's rise from its rest does not count, s. Working figures: of field and drawn drives only
+ * frozen senders come under them (decision 35).
  */
 const FOLLOWS = { gauge_k: 35, share: 0.25, needle_s: 120 } as const;
 
