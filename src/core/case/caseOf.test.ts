@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES, NEIGHBOURS, type Cause } from '../base';
+import { CAUSES, NEIGHBOURS, perCause, type Cause } from '../base';
+import { START_LINE } from '../evidence';
 import { readEntry } from './readEntry';
 import {
   CAR,
@@ -54,6 +55,31 @@ describe('a case without work', () => {
     };
     expect(gain('outlet')).toBeGreaterThan(2.5);
     expect(gain('inlet')).toBeLessThan(gain('outlet') / 2);
+  });
+
+  it('a cold look after a night and the first readings of a drive are one fact, in any order; after work they are two', () => {
+    const shown = madeDrive({ healthy: 0 });
+    const high = perCause((c) => (c === 'sender-reads-high' ? 3 : 0));
+    const start = {
+      id: START_LINE,
+      kind: 'raw',
+      seen: 'At the start',
+      reason: '',
+      source: '',
+      logLikelihood: high,
+    } as const;
+    const drives = { a: { ...shown, evidence: [...shown.evidence, start] }, b: shown };
+    const look = { kind: 'check', item: 'soak-agreement', answer: 'above', minute: 2 } as const;
+    const of = (...entries: ReturnType<typeof drive>[]) =>
+      oddsOf(made(chronicle(...entries), drives).now)['sender-reads-high'];
+    const [a, b] = [drive('a'), drive('b')];
+    expect(of(a)).toBeGreaterThan(3 * of(b));
+    expect(of(look, a)).toBeCloseTo(of(look, b), 9);
+    expect(of(a, look)).toBeCloseTo(of(b, look), 9);
+    const { lines } = made(chronicle(drive('a'), look), drives);
+    expect(lines.find((l) => l.id.endsWith(START_LINE))!.seen).toBe('At the start: counted by the cold look');
+    const flushed = work('cleaned-radiator');
+    expect(of(look, flushed, a)).toBeGreaterThan(1.2 * of(look, flushed, b));
   });
 
   it('further statements of one talk count less, in any order', () => {

@@ -8,6 +8,7 @@ import {
   openTests,
   proposeTest,
   sortedOdds,
+  START_LINE,
   toProbabilities,
   VISIBILITY_LINE,
   type DriveEvidence,
@@ -98,6 +99,8 @@ export interface CaseInput extends CaseVehicle {
 /** Log weight of a cause all of whose stories were dropped. */
 const DROPPED_LOG = -1e6;
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 /** Tests proposed at once. */
 const PROPOSED = 3;
 
@@ -107,6 +110,12 @@ function strongestMove(before: PerCause<number>, after: PerCause<number>): CaseL
   const odds = (p: number) => p / Math.max(1e-12, 1 - p);
   return { cause, factor: odds(after[cause]) / Math.max(1e-12, odds(before[cause])) };
 }
+
+/** A line of a drive beside what was answered: a cold look after a night has said what its first readings say. */
+const besideAnswers = (line: EvidenceLine, answered: ReadonlySet<string>): EvidenceLine =>
+  line.id === START_LINE && answered.has('soak-agreement')
+    ? { ...line, seen: `${line.seen}: counted by the cold look`, logLikelihood: perCause(() => 0) }
+    : line;
 
 /** The forward pass over a chronicle, entry by entry. */
 class Walk {
@@ -182,7 +191,8 @@ class Walk {
     return this.input.drives.get(traceId)?.log ?? null;
   }
 
-  drive(entry: DriveEntry): void {
+  /** @param beside items answered between the same two works */
+  drive(entry: DriveEntry, beside: ReadonlySet<string>): void {
     const drive = this.input.drives.get(entry.traceId);
     const why = this.whyNot(entry, drive);
     const { id: entryId, traceId, at } = entry;
@@ -193,7 +203,8 @@ class Walk {
     if (this.driven || this.works.length > 0) this.paths = weatherOpen(this.paths);
     const gain = visibilityGain(this.shown, drive);
     this.shown = this.shown ? addLogs(this.shown, gain) : gain;
-    for (const line of drive.evidence) {
+    for (const given of drive.evidence) {
+      const line = besideAnswers(given, beside);
       const of = { ...line, id: `${entry.id}:${line.id}` };
       if (line.id === COURSE_LINE) this.line(entry, of, (paths) => afterCourse(paths, drive));
       else if (line.id === VISIBILITY_LINE)
@@ -219,7 +230,7 @@ class Walk {
 
 function walkAll(input: CaseInput, figures: Figures) {
   const entries = inOrder(input.entries.filter((e) => e.takenBack !== true));
-  const { byEntry, superseded, done } = counting(entries, { ...input, catalogue: figures.catalogue });
+  const { byEntry, superseded, done, besideDrive } = counting(entries, { ...input, catalogue: figures.catalogue });
   const walk = new Walk(input, figures);
   const first = { id: '', at: entries[0]?.at ?? 0, kind: 'note', stage: '', text: '' } as const;
   walk.step(first, 'Before anything is known');
@@ -228,7 +239,7 @@ function walkAll(input: CaseInput, figures: Figures) {
       walk.work(entry);
       walk.step(entry, `${WORK[entry.work].done}${entry.detail === '' ? '' : `: ${entry.detail}`}`);
     } else if (entry.kind === 'drive') {
-      walk.drive(entry);
+      walk.drive(entry, besideDrive.get(entry.id) ?? NOTHING);
       if (walk.drives.at(-1)?.counts) walk.step(entry, 'Drive logged');
     } else {
       const lines = byEntry.get(entry.id) ?? [];

@@ -36,3 +36,5 @@ export interface DriveEvidence {
 export const COURSE_LINE = 'trace-fit';
 /** Id of the line that weighs faults by how much this drive could have shown of them. */
 export const VISIBILITY_LINE = 'drive-visibility';
+/** The line of a drive that holds its first readings against each other: what a cold look after a night asks too. */
+export const START_LINE = 'signal-start';

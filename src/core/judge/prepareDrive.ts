@@ -22,7 +22,7 @@ export interface DriveKnowledge {
 
 /** Looks a trace over and prepares it. @param trace at least two rows */
 export function prepareDrive(trace: Trace, vehicle: Vehicle, known: DriveKnowledge = {}): PreparedDrive {
-  const findings = inspectSignal(trace, vehicle);
+  const findings = inspectSignal(trace, vehicle, known.outside_c ?? null);
   const masked = maskTrace(trace, findings);
   const nothingLeft = countPresent(masked.channels.ect_c) < 3;
   const inputs = prepareInputs(nothingLeft ? trace : masked, vehicle, known.outside_c ?? null);

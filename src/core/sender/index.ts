@@ -29,3 +29,4 @@ export {
   type ReadingCircuit,
 } from './circuit';
 export { SENDER_FAMILIES, senderFamily, type SenderFamily } from './families';
+export { FAMILY_SD_K, OWN_CURVE_SD_K, senderErrorLikelihood } from './senderError';

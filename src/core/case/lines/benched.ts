@@ -12,12 +12,18 @@ import {
   type WiggleBench,
 } from '../../bench';
 import type { ItemId } from '../../evidence';
-import { buildCurve, senderOhms, type CurvePoint } from '../../sender';
+import {
+  buildCurve,
+  FAMILY_SD_K,
+  OWN_CURVE_SD_K,
+  senderErrorLikelihood,
+  senderOhms,
+  type CurvePoint,
+} from '../../sender';
 import { studentLog } from '../../signal';
 import type { LineContext } from '../context';
 import type { BenchEntry } from '../entry';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
-import { FAMILY_SD_K, OWN_CURVE_SD_K, senderErrorLikelihood } from './senderError';
 
 /** Three points of a curve, for the shapes that wiring gives an error. */
 const pointsOf = (curve: Parameters<typeof senderOhms>[0]): CurvePoint[] =>

@@ -84,17 +84,22 @@ export interface Counting {
   readonly superseded: ReadonlySet<string>;
   /** Items answered since the last work. */
   readonly done: Set<string>;
+  /** For each drive, the items answered between the same two works. */
+  readonly besideDrive: ReadonlyMap<string, ReadonlySet<string>>;
 }
 
 /** @param entries in order of time, none taken back */
 export function counting(entries: readonly Entry[], context: LineContext): Counting {
   const byEntry = new Map<string, EvidenceLine[]>();
   const superseded = new Set<string>();
+  const besideDrive = new Map<string, ReadonlySet<string>>();
   let done = new Set<string>();
   let from = 0;
   const close = (to: number) => {
-    const { given, all } = stretch(entries.slice(from, to), context);
+    const between = entries.slice(from, to);
+    const { given, all } = stretch(between, context);
     done = new Set(given.flatMap((g) => g.draft.answers));
+    for (const entry of between) if (entry.kind === 'drive') besideDrive.set(entry.id, done);
     for (const { entry, draft } of given) {
       const { answers, ...line } = draft;
       byEntry.set(entry.id, [...(byEntry.get(entry.id) ?? []), { ...line, id: `${entry.id}:${answers[0]}` }]);
@@ -107,5 +112,5 @@ export function counting(entries: readonly Entry[], context: LineContext): Count
     from = i + 1;
   });
   close(entries.length);
-  return { byEntry, superseded, done };
+  return { byEntry, superseded, done, besideDrive };
 }

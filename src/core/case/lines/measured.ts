@@ -1,5 +1,5 @@
 import { differenceText, perCause, temperatureText } from '../../base';
-import { curveOf, ntcCelsius } from '../../sender';
+import { curveOf, FAMILY_SD_K, ntcCelsius, OWN_CURVE_SD_K, senderErrorLikelihood } from '../../sender';
 import { normalCdf } from '../../signal';
 import { COLD_RAIL_C, HOT_RAIL_C, LEVEL_LOW_MM, SOAKED_H, WEAK_CAP } from '../coldChecks';
 import type { LineContext } from '../context';
@@ -7,7 +7,6 @@ import type { MeasurementEntry } from '../entry';
 import { sdOf } from '../measurements';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
 import { clutch, element, fan, hold } from './circuits';
-import { FAMILY_SD_K, OWN_CURVE_SD_K, senderErrorLikelihood } from './senderError';
 
 /** Part of a reading that its instrument does not know: thermometers near each other still differ, K. */
 const PLACE_SD_K = 1.5;

@@ -1,10 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Trace, Vehicle } from '../../base';
 import { startingVehicle } from '../../planning';
+import { assessQuality } from '../quality';
 import { inspectSignal, maskTrace } from './detectors';
 import { signalLines } from './traceLines';
 import {
   dropoutEvidence,
+  fanCalledEvidence,
   fanCommandEvidence,
   frozenEvidence,
   gaugeEvidence,
@@ -20,7 +22,7 @@ const warmUp = (from = 5): Float64Array =>
   Float64Array.from({ length: 1500 }, (_, i) => Math.round(88 - (88 - from) * Math.exp(-i / 240)));
 const trace = (
   ect_c: Float64Array,
-  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh' | 'rpm' | 'fan_pct', Float64Array>> = {},
+  extra: Partial<Record<'gauge_c' | 'ect2_c' | 'speed_kmh' | 'rpm' | 'fan_pct' | 'ambient_c', Float64Array>> = {},
 ): Trace => ({
   time_s: Float64Array.from(ect_c, (_, i) => i),
   channels: { ect_c, ...extra },
@@ -61,6 +63,27 @@ describe('a fan that is not called for', () => {
     expect(find(warmUp(), off)).toBeNull();
     expect(find(hot, off, { ...electric, fan: { kind: 'viscous', on_c: null, off_c: null } })).toBeNull();
     expect(inspect(trace(hot)).fanNotCalled).toBeNull();
+  });
+
+  it('nor one that is called for in full while all is cold, which is another sign', () => {
+    const full = new Float64Array(1500).fill(100);
+    const all = (value: number) => new Float64Array(1500).fill(value);
+    const cold = (fan_pct: Float64Array, air?: number, car = electric) =>
+      inspectSignal(trace(hot, { fan_pct, ...(air !== undefined && { ambient_c: all(air) }) }), car);
+    const found = cold(full, 15);
+    expect(found.fanNotCalled).toBeNull();
+    expect(found.fanCalledCold).toMatchObject({ from_s: 0, reading_c: 68 });
+    expect(fanCalledEvidence(found)['fan-always-on']).toBeGreaterThan(3);
+    const drive = trace(hot, { fan_pct: full, ambient_c: all(15) });
+    expect(signalLines(found, drive, electric, {}).find((l) => l.id === 'signal-fan-cold')!.seen).toBe(
+      'The fan is called for in full over 8.0 min with the reading at 68 °C at most',
+    );
+    // Air conditioning asks for it on a warm day; half a command is no full one; and what the air is may not be known.
+    expect(cold(full, 28).fanCalledCold).toBeNull();
+    expect(cold(full).fanCalledCold).toBeNull();
+    expect(cold(all(45), 15).fanCalledCold).toBeNull();
+    expect(cold(off, 15).fanCalledCold).toBeNull();
+    expect(cold(full, 15, { ...electric, fan: { kind: 'viscous', on_c: null, off_c: null } }).fanCalledCold).toBeNull();
   });
 
   it('where the papers name no switch point, only well over the rating', () => {
@@ -114,6 +137,25 @@ describe('inspectSignal', () => {
     expect(masked[299]).toBe(ect[299]);
   });
 
+  it('does not call a warm engine that is held too low frozen, unless something shows that it was cold', () => {
+    const still = (from: number, rest: readonly number[], seconds = 1800) =>
+      Float64Array.from({ length: seconds }, (_, i) => (i < 20 ? from : rest[Math.floor(i / 40) % rest.length]!));
+    const told = (ect: Float64Array, gauge?: number) =>
+      inspect(trace(ect, gauge === undefined ? {} : { gauge_c: new Float64Array(ect.length).fill(gauge) }));
+    for (const ect of [still(78, [75]), still(75, [75, 76])]) {
+      expect(told(ect)).toMatchObject({ frozenFrom_s: null, nearlyFrozen: false });
+      expect(assessQuality(trace(ect), told(ect), vehicle).problems[0]).toMatch(/^Hot start at 7[5-8]/);
+      expect(told(ect, 74).frozenFrom_s).toBeNull();
+      expect(told(ect, 10).frozenFrom_s).not.toBeNull();
+    }
+    // Not one digit in a quarter of an hour, and a reading that no warm engine has.
+    expect(told(still(75, [75])).frozenFrom_s).toBe(0);
+    expect(told(still(40, [40, 41])).frozenFrom_s).toBe(0);
+    // Within some degrees: a cold engine must have gone further, a warm one need not.
+    expect(told(still(20, [20, 23, 25, 26]))).toMatchObject({ nearlyFrozen: true });
+    expect(told(still(57, [57, 60, 62, 59]))).toMatchObject({ frozenFrom_s: null, nearlyFrozen: false });
+  });
+
   it('does not call a deep frozen start a rail fault', () => {
     expect(inspect(trace(warmUp(-38))).dropouts_s).toEqual([]);
   });
@@ -133,10 +175,11 @@ describe('inspectSignal', () => {
     expect(inspect(dead).nearlyFrozen).toBe(true);
     const said = (t: Trace) => signalLines(inspect(t), t, vehicle, {}).find((l) => l.id === 'signal-frozen')!.seen;
     expect(said(dead)).toBe('The reading hardly moves while the engine warms up');
-    expect(said(trace(warmUp()))).toBe('The reading moves');
+    expect(said(trace(warmUp()))).toMatch(/^The reading shows 88 °C for the last 5 min$/);
     // A hot engine: the needle rises from its rest at once, and then both stand.
     const hot = new Float64Array(1500).fill(86);
     for (let i = 0; i < hot.length; i++) hot[i]! += Math.round(2 * Math.sin(i / 90));
+    expect(said(trace(hot))).toBe('The reading moves');
     const needle = Float64Array.from(hot, (v, i) => Math.min(v, 10 + 2 * i));
     expect(inspect(trace(hot, { gauge_c: needle })).nearlyFrozen).toBe(false);
     expect(inspect(trace(warmUp(), { gauge_c: gauge })).nearlyFrozen).toBe(false);
@@ -180,7 +223,18 @@ describe('evidence from the raw signal', () => {
 
   it('freezing speaks for a stuck sender', () => {
     expect(frozenEvidence({ ...sound, frozenFrom_s: 100 })['sender-stuck']).toBeGreaterThan(10);
-    expect(frozenEvidence(sound)['sender-stuck']).toBeLessThan(-5);
+    const moves = { same_s: 0, flickers_s: 60, at_c: 88 };
+    expect(frozenEvidence({ ...sound, still: moves })['sender-stuck']).toBeLessThan(-5);
+  });
+
+  it('stillness that is no proof weighs by its length', () => {
+    const says = (same_s: number, flickers_s = same_s) =>
+      frozenEvidence({ ...sound, still: { same_s, flickers_s, at_c: 88 } })['sender-stuck'];
+    const steps = [120, 300, 600, 1000].map((s) => says(s));
+    expect(steps).toEqual(steps.toSorted((a, b) => a - b));
+    expect(steps[3]).toBeGreaterThan(2);
+    expect(says(30, 1600)).toBeGreaterThan(0);
+    expect(says(30, 1200)).toBeLessThan(-5);
   });
 
   it('a leap speaks for air, less so on an engine that stops and starts', () => {

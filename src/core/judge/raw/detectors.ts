@@ -1,7 +1,9 @@
 import { median } from 'd3-array';
-import type { ChannelName, Trace, Vehicle } from '../../base';
-import { findFanNotCalled, type FanNotCalled } from './fanCommand';
+import type { Trace, Vehicle } from '../../base';
+import { readAtStart, type AtStart } from './atStart';
+import { findFanCalledCold, findFanNotCalled, type FanCommanded } from './fanCommand';
 import { findFrozen, hardlyFollowsGauge, isNearlyFrozen } from './frozen';
+import { stillness, type Stillness } from './stillness';
 import { lagOfSecond, medianDifference } from './otherSensor';
 import { present } from './present';
 import { findSawTooth, type SawTooth } from './sawTooth';
@@ -21,6 +23,8 @@ export interface SignalFindings {
   readonly frozenAt_c: number;
   /** The reading hardly follows an engine that must have warmed up: a sender that is all but dead. */
   readonly nearlyFrozen: boolean;
+  /** How long the reading stood at its end. */
+  readonly still: Stillness;
   /** Median of gauge minus engine reading once both moved, K; null without a gauge channel. */
   readonly gaugeMinusEct_k: number | null;
   /** The same for the second engine sensor. */
@@ -30,15 +34,12 @@ export interface SignalFindings {
   /** The same at the first readings, K. */
   readonly secondMinusEctAtStart_k: number | null;
   /** A fan that its control does not call for though the reading is high; null where that was not seen. */
-  readonly fanNotCalled: FanNotCalled | null;
+  readonly fanNotCalled: FanCommanded | null;
+  /** A fan that is called for in full while the engine is cold and the air cool; null where that was not seen. */
+  readonly fanCalledCold: FanCommanded | null;
   /** A level that swings again and again; null where it does not. */
   readonly sawTooth: SawTooth | null;
-  /** First readings of coolant, outside and intake air, °C: after a night they agree. Null where not logged. */
-  readonly atStart: {
-    readonly ect_c: number | null;
-    readonly outside_c: number | null;
-    readonly intake_c: number | null;
-  };
+  readonly atStart: AtStart;
 }
 
 /** Readings at or beyond these are the circuit's rails, not a temperature (open and short circuit), °C. */
@@ -140,22 +141,16 @@ function findLeaps(trace: Trace, bad: Uint8Array): number[] {
   return leaps;
 }
 
-/** Time after key-on in which a reading still shows the soak, s. */
-const SOAK_S = 30;
-
-/** Median of a channel's first readings, °C; null without any. */
-function firstReading(trace: Trace, name: ChannelName, bad?: Uint8Array): number | null {
-  const values = trace.channels[name];
-  const early = values?.filter(
-    (v, i) => trace.time_s[i]! - trace.time_s[0]! <= SOAK_S && Number.isFinite(v) && !bad?.[i],
-  );
-  return early && early.length > 0 ? median(early)! : null;
-}
-
-/** Looks at the raw signal: rails, spikes, freezing, and disagreement with other sensors. */
-export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
+/**
+ * Looks at the raw signal: rails, spikes, freezing, and disagreement with other sensors.
+ *
+ * @param outside_c the outside temperature that was given by hand, °C; counts where none was logged
+ */
+export function inspectSignal(trace: Trace, vehicle: Vehicle, outside_c: number | null = null): SignalFindings {
   const { bad, dropouts_s, railHits } = findBadSamples(trace);
-  const frozen = findFrozen(trace, bad, vehicle);
+  const atStart = readAtStart(trace, bad, outside_c);
+  const frozen = findFrozen(trace, bad, vehicle, atStart);
+  const nearlyFrozen = isNearlyFrozen(trace, bad, vehicle, atStart) || hardlyFollowsGauge(trace, bad);
   return {
     bad,
     dropouts_s,
@@ -163,18 +158,16 @@ export function inspectSignal(trace: Trace, vehicle: Vehicle): SignalFindings {
     leaps_s: findLeaps(trace, bad),
     frozenFrom_s: frozen.from_s,
     frozenAt_c: frozen.at_c,
-    nearlyFrozen: frozen.from_s === null && (isNearlyFrozen(trace, bad, vehicle) || hardlyFollowsGauge(trace, bad)),
+    nearlyFrozen: frozen.from_s === null && nearlyFrozen,
+    still: stillness(trace, bad),
     gaugeMinusEct_k: medianDifference(trace, 'gauge_c', bad, -1),
     secondMinusEct_k: medianDifference(trace, 'ect2_c', bad, -1),
     secondMinusEctAtStart_k: medianDifference(trace, 'ect2_c', bad, 60),
     secondLag_k: lagOfSecond(trace, bad),
     fanNotCalled: findFanNotCalled(trace, bad, vehicle),
+    fanCalledCold: findFanCalledCold(trace, bad, vehicle, atStart),
     sawTooth: findSawTooth(trace, bad),
-    atStart: {
-      ect_c: firstReading(trace, 'ect_c', bad),
-      outside_c: firstReading(trace, 'ambient_c'),
-      intake_c: firstReading(trace, 'iat_c'),
-    },
+    atStart,
   };
 }
 

@@ -1,5 +1,6 @@
 import { max, median, min } from 'd3-array';
 import type { Trace, Vehicle } from '../../base';
+import type { AtStart } from './atStart';
 import { present } from './present';
 
 /** Shortest time a reading must stand still to be called frozen, s. */
@@ -51,11 +52,29 @@ const NEARLY_FROZEN = { range_k: 9, for_s: 720, under_k: 25 } as const;
 /** Engine speed under which an engine does not run, rpm. */
 export const RUNS_FROM_RPM = 300;
 
+/**
+ * Further over the air than this an engine was warm when the log began, or its sender lies, K; where the air is not
+ * known, from this reading on, °C: no night is so warm. Working figures.
+ */
+const WARM = { over_air_k: 25, from_c: 45 } as const;
+/** A gauge, or oil, so far under the reading shows that the engine was cold, K; oil lags behind (working figures). */
+const COLD_WITNESS = { gauge_k: 20, oil_k: 35 } as const;
+
+/** True where nothing says that an engine with this reading was cold when the log began. */
+export function mayHaveBeenWarm(reading_c: number, { outside_c, intake_c, gauge_c, oil_c }: AtStart): boolean {
+  if (gauge_c !== null && reading_c - gauge_c > COLD_WITNESS.gauge_k) return false;
+  if (oil_c !== null && reading_c - oil_c > COLD_WITNESS.oil_k) return false;
+  const air_c = outside_c ?? intake_c;
+  return air_c === null ? reading_c > WARM.from_c : reading_c - air_c > WARM.over_air_k;
+}
+
 /** True when the reading stayed in a narrow range far under regulation though the engine ran for long. */
-export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): boolean {
+export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle, start: AtStart): boolean {
   const order = present(trace).filter((i) => !bad[i]);
   if (order.length < 12) return false;
   const ect = order.map((i) => trace.channels.ect_c[i]!);
+  // A warm engine that is held too low, or read too low, stands still too.
+  if (mayHaveBeenWarm(ect[0]!, start)) return false;
   const rpm = trace.channels.rpm?.filter(Number.isFinite);
   if (rpm && rpm.length > 5 && !((median(rpm) ?? 0) > RUNS_FROM_RPM)) return false;
   const held_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
@@ -86,8 +105,35 @@ export function hardlyFollowsGauge(trace: Trace, bad: Uint8Array): boolean {
   return warmed_k >= FOLLOWS.gauge_k && max(reading)! - min(reading)! <= FOLLOWS.share * warmed_k;
 }
 
-/** Start of a final stretch without any change, outside the band in which a regulated engine may stand still. */
-export function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle): { from_s: number | null; at_c: number } {
+/** Where a reading stands still. */
+interface Frozen {
+  /** From when on, s; null where it does not. */
+  readonly from_s: number | null;
+  readonly at_c: number;
+}
+
+/** So soon after the start a reading stands that never was seen to live, s (working figure). */
+const SOON_S = 60;
+/** So far under the opening temperature a warm engine may be held by a thermostat or a sender that is off, K (working figure). */
+const HELD_UNDER_K = 26;
+
+/**
+ * Start of a final stretch without any change, outside the band in which a regulated engine may stand still. One that
+ * stands from the start where a warm engine may be held is frozen only if nothing moved for a quarter of an hour.
+ */
+export function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle, start: AtStart): Frozen {
+  const found = finalStretch(trace, bad, vehicle);
+  if (found.from_s === null || found.from_s > SOON_S) return found;
+  const { rated_c, heated_rated_c } = vehicle.thermostat;
+  const lowest_c = Math.min(rated_c, heated_rated_c ?? Infinity);
+  if (found.at_c < lowest_c - HELD_UNDER_K || !mayHaveBeenWarm(found.at_c, start)) return found;
+  const order = present(trace).filter((i) => !bad[i]);
+  const moved = order.some((i) => trace.channels.ect_c[i] !== found.at_c);
+  const lasts_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
+  return moved || lasts_s < FROZEN_WARM_S ? { from_s: null, at_c: found.at_c } : found;
+}
+
+function finalStretch(trace: Trace, bad: Uint8Array, vehicle: Vehicle): Frozen {
   const ect = trace.channels.ect_c;
   const order = present(trace).filter((i) => !bad[i]);
   const last = order.at(-1);

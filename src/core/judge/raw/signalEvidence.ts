@@ -52,10 +52,38 @@ export function fanCommandEvidence(findings: SignalFindings): CauseLogs {
   return logs;
 }
 
-/** Evidence from a reading that stands still. */
-export function frozenEvidence(findings: SignalFindings): CauseLogs {
+/**
+ * Evidence from a fan that is called for in full on a cold engine in cool air. Beside a control that always calls, a
+ * logger's slip or a test by the workshop tool does so (working figure).
+ */
+export function fanCalledEvidence(findings: SignalFindings): CauseLogs {
   const logs = flatLogs();
-  logs['sender-stuck'] = findings.frozenFrom_s !== null ? 25 : findings.nearlyFrozen ? 8 : -9;
+  if (findings.fanCalledCold) logs['fan-always-on'] = 5;
+  return logs;
+}
+
+/**
+ * What a reading that stood at its end says of a frozen sender, by the time that it stood, s: of the same figure, and of
+ * one or the next. Counted on field and drawn drives that {@link findFrozen} is not sure of (decision 36): two of 60
+ * frozen senders and three of 1450 others stood for a quarter of an hour; a thermostat holds its level for minutes.
+ */
+const STOOD = {
+  same: [
+    [900, 3],
+    [480, 1],
+    [240, -1],
+  ],
+  flickers: [[1500, 1]],
+} as const;
+const MOVES = -9;
+
+/** Evidence from a reading that stands still. */
+export function frozenEvidence({ frozenFrom_s, nearlyFrozen, still }: SignalFindings): CauseLogs {
+  const logs = flatLogs();
+  const stood = (steps: readonly (readonly [number, number])[], held_s: number): number =>
+    steps.find(([from_s]) => held_s >= from_s)?.[1] ?? MOVES;
+  const unsure = Math.max(stood(STOOD.same, still.same_s), stood(STOOD.flickers, still.flickers_s));
+  logs['sender-stuck'] = frozenFrom_s !== null ? 25 : nearlyFrozen ? 8 : unsure;
   return logs;
 }
 

@@ -1,19 +1,40 @@
 import { CAUSES, differenceText, temperatureText, type Cause, type Trace, type Vehicle } from '../../base';
-import { causeName, VISIBILITY_LINE, type EvidenceLine } from '../../evidence';
+import { causeName, START_LINE, VISIBILITY_LINE, type EvidenceLine } from '../../evidence';
 import type { SignalFindings } from './detectors';
 import {
   dropoutEvidence,
+  fanCalledEvidence,
   fanCommandEvidence,
   frozenEvidence,
   gaugeEvidence,
   leapEvidence,
   sawToothEvidence,
   secondSensorEvidence,
+  testifies,
 } from './signalEvidence';
+import { againstStart, startEvidence, startWitnesses } from './startEvidence';
 import type { SenderShifts } from '../fits/senderShift';
 import { HIDDEN_BELOW_K, visibilityLogs, type Way } from '../fits/visibility';
 
+/** From when on stillness is told, s: where it counts, see {@link frozenEvidence}. */
+const TOLD_FROM_S = 240;
+const FLICKER_TOLD_FROM_S = 1500;
+
 const side = (difference_k: number): string => (difference_k < 0 ? 'below' : 'above');
+
+/** How still the reading stands, in words. */
+function stillText({ frozenFrom_s, frozenAt_c, nearlyFrozen, still }: SignalFindings): string {
+  if (frozenFrom_s !== null) {
+    return `The reading stands at ${temperatureText(frozenAt_c)} from minute ${(frozenFrom_s / 60).toFixed(1)}`;
+  }
+  if (nearlyFrozen) return 'The reading hardly moves while the engine warms up';
+  const minutes = (s: number) => `for the last ${Math.round(s / 60)} min`;
+  if (still.same_s >= TOLD_FROM_S) return `The reading shows ${temperatureText(still.at_c)} ${minutes(still.same_s)}`;
+  if (still.flickers_s >= FLICKER_TOLD_FROM_S) {
+    return `The reading stays within one digit of ${temperatureText(still.at_c)} ${minutes(still.flickers_s)}`;
+  }
+  return 'The reading moves';
+}
 
 /** What the raw signal of a trace says, line by line. */
 export function signalLines(
@@ -59,12 +80,7 @@ export function signalLines(
       id: 'signal-frozen',
       kind: 'raw',
       reason: 'No coolant stands still to the degree while an engine runs.',
-      seen:
-        findings.frozenFrom_s === null
-          ? findings.nearlyFrozen
-            ? 'The reading hardly moves while the engine warms up'
-            : 'The reading moves'
-          : `The reading stands at ${temperatureText(findings.frozenAt_c)} from minute ${(findings.frozenFrom_s / 60).toFixed(1)}`,
+      seen: stillText(findings),
       logLikelihood: frozenEvidence(findings),
       source: 'raw signal',
     },
@@ -80,6 +96,19 @@ export function signalLines(
       source: 'raw signal',
     },
   ];
+  const atStart = startWitnesses(findings.atStart, testifies(findings, vehicle.sensors?.second ?? 'unknown'));
+  const against = againstStart(atStart);
+  if (against !== null) {
+    lines.push({
+      id: START_LINE,
+      kind: 'raw',
+      reason:
+        'Before the engine has run, all that shares its coolant reads the same, and is hardly colder than the air.',
+      seen: against,
+      logLikelihood: startEvidence(atStart),
+      source: 'raw signal',
+    });
+  }
   if (findings.fanNotCalled) {
     const { reading_c, lasts_s } = findings.fanNotCalled;
     lines.push({
@@ -88,6 +117,17 @@ export function signalLines(
       reason: 'Its control acts on this very reading: where it does not call, it is at fault or told not to.',
       seen: `The fan is not called for over ${(lasts_s / 60).toFixed(1)} min with the reading up to ${temperatureText(reading_c)}`,
       logLikelihood: fanCommandEvidence(findings),
+      source: 'raw signal',
+    });
+  }
+  if (findings.fanCalledCold) {
+    const { reading_c, lasts_s } = findings.fanCalledCold;
+    lines.push({
+      id: 'signal-fan-cold',
+      kind: 'raw',
+      reason: 'Neither a cold engine nor cool air asks for the fan: its control does so by itself.',
+      seen: `The fan is called for in full over ${(lasts_s / 60).toFixed(1)} min with the reading at ${temperatureText(reading_c)} at most`,
+      logLikelihood: fanCalledEvidence(findings),
       source: 'raw signal',
     });
   }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { CAUSES } from '../../base';
+import { CAUSES } from '../base';
 import { errorPatterns, senderErrorLikelihood } from './senderError';
 
 /** Readings at two temperatures against a thermometer good to 1.5 K. */

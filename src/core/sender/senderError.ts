@@ -1,6 +1,7 @@
-import { perCause, type PerCause } from '../../base';
-import { COMMON_SENDER, curveOf, readingWithFault, type CurvePoint, type NtcCurve } from '../../sender';
-import { studentLog } from '../../signal';
+import { perCause, type PerCause } from '../base';
+import { studentLog } from '../signal';
+import { COMMON_SENDER, readingWithFault, type NtcCurve } from './ntc';
+import { curveOf, type CurvePoint } from './resistanceCheck';
 
 /**
  * How a wrong sender errs at one true temperature, with its severities integrated out. Ranges: the same as the judge
