@@ -6,7 +6,7 @@ test('a short run of killed tabs, refused writes, little room and broken migrati
   browser,
 }) => {
   test.slow();
-  const report = await runFaults(browser, `http://127.0.0.1:${PORT}`, { seed: 16, rounds: 11, roundsOfGarage: 5 });
+  const report = await runFaults(browser, `http://127.0.0.1:${PORT}`, { seed: 16, rounds: 16, roundsOfGarage: 8 });
   expect(report.losses).toEqual([]);
   expect(report.killed).toBeGreaterThan(2);
   expect(report.refused).toBeGreaterThan(1);
