@@ -1,14 +1,13 @@
 import { max, min } from 'd3-array';
 import { duration_s, temperatureText, type Trace, type Vehicle } from '../base';
 import type { SignalFindings } from './raw/detectors';
+import { HOT_START_BELOW_K, lowestRating } from './raw/frozen';
 import type { Quality } from './finding';
 
 /** Shortest drive that can tell anything, s. */
 const SHORTEST_S = 300;
 /** Smallest rise that shows a warm-up, K. */
 const SMALLEST_RISE_K = 14;
-/** A start this close under the opening temperature leaves no warm-up to see, K. */
-const HOT_START_BELOW_K = 26;
 /** Longest hole in the temperature that leaves the shape readable, s. */
 const LONGEST_GAP_S = 240;
 
@@ -34,7 +33,7 @@ export function assessQuality(trace: Trace, findings: SignalFindings, vehicle: V
   const early = good.filter((i) => trace.time_s[i]! - trace.time_s[0]! <= 30).map((i) => ect[i]!);
   const start = min(early) ?? values[0]!;
   const highest = max(values) ?? start;
-  const opening = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
+  const opening = lowestRating(vehicle);
   if (findings.frozenFrom_s === null && !findings.nearlyFrozen) {
     if (start > opening - HOT_START_BELOW_K) {
       problems.push(

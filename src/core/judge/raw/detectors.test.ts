@@ -107,6 +107,17 @@ describe('a fan that is not called for', () => {
     expect(at(0, 750)?.lasts_s).toBe(659);
   });
 
+  it('over a hole in the log is not known', () => {
+    const whole = trace(
+      Float64Array.from({ length: 100 }, () => 110),
+      { fan_pct: new Float64Array(100) },
+    );
+    const of = (hole_s: number) =>
+      inspectSignal({ ...whole, time_s: whole.time_s.map((t) => (t < 50 ? t : t + hole_s)) }, electric).fanNotCalled;
+    expect(of(0)?.lasts_s).toBe(99);
+    expect(of(600)).toBeNull();
+  });
+
   it('where the command was lost, is not known', () => {
     expect(
       find(

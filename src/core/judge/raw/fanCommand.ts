@@ -24,9 +24,11 @@ const SWITCHES_OVER_RATING_K = 20;
 /** From this speed on the wind does the fan's work, and many controls leave it off, km/h (working figure). */
 const WIND_FROM_KMH = 40;
 
-/** A command in full, %; an engine that needs none, K under its thermostat's rating; air that needs no cooling, °C (working figures). */
+/** From here on a command is one in full, % (working figure). */
 const IN_FULL_PCT = 80;
+/** So far under its thermostat's rating no engine needs a fan, K (working figure). */
 const COLD_UNDER_K = 20;
+/** Up to here no air conditioner asks for one, °C (working figure). */
 const COOL_AIR_C = 20;
 
 /** The last value of a channel at row after row, while it holds; NaN where none does. */
@@ -53,7 +55,8 @@ function longestStretch(time_s: Float64Array, holds: (i: number) => boolean): re
       from = -1;
       continue;
     }
-    if (from < 0) from = i;
+    // What happened while nothing was logged is not known.
+    if (from < 0 || time_s[i]! - time_s[i - 1]! > HOLDS_S) from = i;
     if (lasts([from, i]) >= Math.max(AT_LEAST_S, best ? lasts(best) : 0)) best = [from, i];
   }
   return best;

@@ -3,6 +3,10 @@ import type { Trace, Vehicle } from '../../base';
 import type { AtStart } from './atStart';
 import { present } from './present';
 
+/** The lowest temperature at which the thermostat is meant to open, °C: a heated one opens sooner. */
+export const lowestRating = ({ thermostat: { rated_c, heated_rated_c } }: Vehicle): number =>
+  Math.min(rated_c, heated_rated_c ?? Infinity);
+
 /** Shortest time a reading must stand still to be called frozen, s. */
 const FROZEN_FOR_S = 180;
 /** The same for a reading in the range of a regulated engine, s. */
@@ -78,7 +82,7 @@ export function isNearlyFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle, 
   const rpm = trace.channels.rpm?.filter(Number.isFinite);
   if (rpm && rpm.length > 5 && !((median(rpm) ?? 0) > RUNS_FROM_RPM)) return false;
   const held_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
-  const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
+  const lowest = lowestRating(vehicle);
   return (
     held_s >= NEARLY_FROZEN.for_s &&
     max(ect)! - min(ect)! <= NEARLY_FROZEN.range_k &&
@@ -114,8 +118,11 @@ interface Frozen {
 
 /** So soon after the start a reading stands that never was seen to live, s (working figure). */
 const SOON_S = 60;
-/** So far under the opening temperature a warm engine may be held by a thermostat or a sender that is off, K (working figure). */
-const HELD_UNDER_K = 26;
+/**
+ * From so far under the opening temperature a start leaves no warm-up to see, and a warm engine may be held there by a
+ * thermostat or a sender that is off, K (working figure).
+ */
+export const HOT_START_BELOW_K = 26;
 
 /**
  * Start of a final stretch without any change, outside the band in which a regulated engine may stand still. One that
@@ -124,9 +131,8 @@ const HELD_UNDER_K = 26;
 export function findFrozen(trace: Trace, bad: Uint8Array, vehicle: Vehicle, start: AtStart): Frozen {
   const found = finalStretch(trace, bad, vehicle);
   if (found.from_s === null || found.from_s > SOON_S) return found;
-  const { rated_c, heated_rated_c } = vehicle.thermostat;
-  const lowest_c = Math.min(rated_c, heated_rated_c ?? Infinity);
-  if (found.at_c < lowest_c - HELD_UNDER_K || !mayHaveBeenWarm(found.at_c, start)) return found;
+  const lowest_c = lowestRating(vehicle);
+  if (found.at_c < lowest_c - HOT_START_BELOW_K || !mayHaveBeenWarm(found.at_c, start)) return found;
   const order = present(trace).filter((i) => !bad[i]);
   const moved = order.some((i) => trace.channels.ect_c[i] !== found.at_c);
   const lasts_s = trace.time_s[order.at(-1)!]! - trace.time_s[order[0]!]!;
@@ -145,7 +151,7 @@ function finalStretch(trace: Trace, bad: Uint8Array, vehicle: Vehicle): Frozen {
     first = order[j]!;
   }
   const held_s = trace.time_s[last]! - trace.time_s[first]!;
-  const lowest = Math.min(vehicle.thermostat.rated_c, vehicle.thermostat.heated_rated_c ?? Infinity);
+  const lowest = lowestRating(vehicle);
   const regulated = at_c > lowest - 4 && at_c < vehicle.thermostat.rated_c + 16;
   const flickers = order.every((i) => Math.abs(ect[i]! - at_c) < FLICKER_K);
   const whole_s = trace.time_s[last]! - trace.time_s[order[0]!]!;
