@@ -4,6 +4,7 @@ import type { NextConfig } from 'next';
 const nextConfig: NextConfig = {
   reactStrictMode: true,
   poweredByHeader: false,
+  compress: false, // it answers to this machine alone: packing costs time on both ends and saves none on the way
   agentRules: false, // next dev would write a file of its own into the project
   devIndicators: false,
   // `npm run check` has checked the types a moment before it builds.

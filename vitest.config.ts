@@ -6,14 +6,23 @@ export default defineConfig({
   resolve: { alias: { '@': path.resolve(import.meta.dirname, 'src') } },
   test: {
     environment: 'node',
-    testTimeout: 120_000,
+    testTimeout: 300_000,
     env: { TZ: 'UTC' },
     maxWorkers: os.availableParallelism(),
     projects: [
-      // What stands in src is tested without a store: its tests share a worker's modules, which saves loading them once
-      // per file. Those that open one, or run the command line, have a worker of their own each.
+      // Test files share a worker's modules, which saves loading them once per file.
       { extends: true, test: { name: 'src', include: ['src/**/*.test.ts'], isolate: false } },
-      { extends: true, test: { name: 'across', include: ['tests/unit/**/*.test.ts'] } },
+      {
+        extends: true,
+        resolve: {
+          alias: [
+            // There are no workers here: what they do is done at once, for every file alike.
+            { find: '@/workers/client', replacement: path.resolve(import.meta.dirname, 'tests/unit/coreClient.ts') },
+            { find: '@', replacement: path.resolve(import.meta.dirname, 'src') },
+          ],
+        },
+        test: { name: 'across', include: ['tests/unit/**/*.test.ts'], isolate: false, unstubGlobals: true },
+      },
     ],
   },
 });

@@ -5,7 +5,7 @@ import { spawn as start, spawnSync } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import path from 'node:path';
 import { ensureChromium } from './chromium.mjs';
-import { ensureBuild, ensurePackages, root, say } from './packages.mjs';
+import { ensurePackages, root, say } from './packages.mjs';
 
 ensurePackages();
 const chromium = ensureChromium();
@@ -20,9 +20,9 @@ const tool = (name) => path.join(root, 'node_modules', '.bin', name);
 const options = (env, out) => ({ cwd: root, stdio: ['ignore', out, out], env: { ...process.env, TZ: 'UTC', ...env } });
 
 /** Runs a tool and keeps what it prints. @returns whether it went well, and the text */
-function quietly(name, argv) {
+function quietly(command, argv) {
   return new Promise((resolve) => {
-    const child = start(tool(name), argv, options({}, 'pipe'));
+    const child = start(command, argv, options({}, 'pipe'));
     let text = '';
     for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (text += part));
     child.on('error', (error) => resolve({ good: false, text: `${text}${error.message}\n` }));
@@ -34,8 +34,8 @@ function quietly(name, argv) {
 async function check(title, ...commands) {
   let good = true;
   let printed = '';
-  for (const [name, ...argv] of commands) {
-    const ran = await quietly(name, argv);
+  for (const [command, ...argv] of commands) {
+    const ran = await quietly(command, argv);
     printed += ran.text;
     good &&= ran.good;
     if (!good) break;
@@ -62,16 +62,17 @@ function tests(title, command, file, env, count) {
 }
 
 const types = [
-  ['next', 'typegen'],
-  ['tsc', '--noEmit'],
-  ['tsc', '-p', 'src/core/tsconfig.json'],
+  [tool('next'), 'typegen'],
+  [tool('tsc'), '--noEmit'],
+  [tool('tsc'), '-p', 'src/core/tsconfig.json'],
 ];
 await Promise.all([
-  check('lint', ['eslint', '.', '--max-warnings', '0']),
-  // The other three together take less than lint alone.
-  check('format', ['prettier', '--check', '--log-level', 'warn', '.'])
+  check('lint', [tool('eslint'), '.', '--max-warnings', '0']),
+  // The others together take about as long as lint alone.
+  check('format', [tool('prettier'), '--check', '--log-level', 'warn', '.'])
     .then(() => check('types', ...types))
-    .then(() => check('import rules', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src'])),
+    .then(() => check('import rules', [tool('depcruise'), '--config', '.dependency-cruiser.cjs', 'src']))
+    .then(() => check('build', [process.execPath, path.join(root, 'scripts', 'build.mjs')])),
 ]);
 tests(
   'unit tests',
@@ -81,7 +82,6 @@ tests(
   (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests }),
 );
 if (chromium) {
-  ensureBuild({ VARMEK_TYPES_CHECKED: '1' });
   tests('browser tests', ['playwright', 'test'], 'browser.json', { CHROMIUM_PATH: chromium }, (report) => ({
     passed: report.stats.expected,
     failed: report.stats.unexpected + report.stats.flaky,

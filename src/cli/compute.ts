@@ -17,8 +17,8 @@ function wrongArguments(message: string): never {
 
 const [name, ...rest] = process.argv.slice(2);
 if (name === undefined || rest.length > 0) wrongArguments('one name is needed');
-const compute = Object.hasOwn(COMPUTATIONS, name) ? COMPUTATIONS[name] : undefined;
-if (!compute) wrongArguments(`there is no computation “${name}”`);
+const load = Object.hasOwn(COMPUTATIONS, name) ? COMPUTATIONS[name] : undefined;
+if (!load) wrongArguments(`there is no computation “${name}”`);
 
 let input: unknown;
 try {
@@ -27,9 +27,10 @@ try {
   wrongArguments(`the input is no JSON: ${error instanceof Error ? error.message : String(error)}`);
 }
 
+const compute = await load();
 let failed = false;
 async function answer(one: unknown): Promise<object> {
-  const result = await compute!(one);
+  const result = await compute(one);
   if (result.ok) return result.value;
   failed = true;
   const error: ComputeError = result.error;

@@ -1,9 +1,7 @@
 /** The headless command: analyses traces with the same core as the screens. See the contract in the README. */
 import path from 'node:path';
 import { parseArgs } from 'node:util';
-import { readManifest } from '../core/formats';
 import { readTextFile, userPath } from './files';
-import { judgeAll } from './judgeAll';
 import type { Item } from './judgeItem';
 
 const USAGE = `usage: npm run --silent diagnose -- TRACE [TRACE ...] --vehicle VEHICLE.json [--json]
@@ -15,7 +13,7 @@ function wrongArguments(message: string): never {
   process.exit(2);
 }
 
-function readArguments(): { items: Item[]; json: boolean } {
+async function readArguments(): Promise<{ items: Item[]; json: boolean }> {
   let parsed;
   try {
     parsed = parseArgs({
@@ -30,7 +28,7 @@ function readArguments(): { items: Item[]; json: boolean } {
     if (positionals.length > 0 || values.vehicle !== undefined) {
       wrongArguments('--manifest takes neither traces nor --vehicle beside it');
     }
-    return { items: manifestItems(values.manifest), json: values.json };
+    return { items: await manifestItems(values.manifest), json: values.json };
   }
   const { vehicle } = values;
   if (positionals.length === 0) wrongArguments('no trace given');
@@ -41,10 +39,11 @@ function readArguments(): { items: Item[]; json: boolean } {
   };
 }
 
-function manifestItems(given: string): Item[] {
+async function manifestItems(given: string): Promise<Item[]> {
   const file = userPath(given);
   const text = readTextFile(file);
   if (!text.ok) wrongArguments(`${given}: ${text.error.message}`);
+  const { readManifest } = await import('../core/formats');
   const manifest = readManifest(text.value);
   if (!manifest.ok) wrongArguments(`${given}: ${manifest.error.message}`);
   const folder = path.dirname(file);
@@ -55,7 +54,9 @@ function manifestItems(given: string): Item[] {
   }));
 }
 
-const { items, json } = readArguments();
+const { items, json } = await readArguments();
+// The judge is loaded when there is something to judge: a wrong word is answered at once.
+const { judgeAll } = await import('./judgeAll');
 let failed = false;
 await judgeAll(items, (outcome) => {
   failed ||= outcome.failed;

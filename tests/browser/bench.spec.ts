@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { waterTest } from '../../src/core/plant';
 import { buildCurve, senderOhms } from '../../src/core/sender';
+import { test as judged } from './judgedGarage';
 import { DEMO, expect, expectClean, newJob, openStage, test } from './support';
 
 const VALVE = {
@@ -354,7 +355,7 @@ test('the heater of a thermostat is measured before a part is ordered', async ({
   await expect(heater.getByTestId('bench-move')).toContainText('Thermostat heating fault');
 });
 
-test('a viscous fan is judged by time and reading, never by hand', async ({ page }) => {
+judged('a viscous fan is judged by time and reading, never by hand', async ({ page }) => {
   await page.goto(`${DEMO}/`);
   await expect(page.getByText('Library').first()).toBeVisible();
   await page.goto(`${DEMO}/jobs/demo-library/bench/fan`);

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Page } from '@playwright/test';
+import { test as judged } from './judgedGarage';
 import { DEMO, expect, expectClean, jobMenu, newJob, test, warmUp } from './support';
 
 const BACKUP = 'backup.zip';
@@ -43,10 +44,7 @@ const openBackup = (page: Page, bytes: Uint8Array) =>
     .getByTestId('backup-file')
     .setInputFiles({ name: BACKUP, mimeType: 'application/zip', buffer: Buffer.from(bytes) });
 
-test('the whole shop goes into one file and comes back into an empty browser entry by entry', async ({
-  page,
-  browser,
-}) => {
+judged('the whole shop goes into one file and comes back whole into an empty browser', async ({ page, browser }) => {
   await page.goto(DEMO);
   await expect(page.getByText('Island taxi')).toBeVisible({ timeout: 240_000 });
   await page.goto(`${DEMO}/jobs/demo-arrival/arrival`);

@@ -1,3 +1,4 @@
+import { test as judged } from './judgedGarage';
 import { DEMO, expect, expectClean, test } from './support';
 
 test('a practice case played through: tests and a planned drive cost, the answer says what parted it', async ({
@@ -71,7 +72,7 @@ test('a practice case played through: tests and a planned drive cost, the answer
   await expect(cases).toHaveCount(1);
 });
 
-test('a case from an own job: without name or day, and only what was looked at there', async ({ page }) => {
+judged('a case from an own job: without name or day, and only what was looked at there', async ({ page }) => {
   await page.goto('/practice');
   await page.getByRole('button', { name: 'From an own job' }).click();
   await expect(page.getByText(/No job can be used yet/)).toBeVisible();

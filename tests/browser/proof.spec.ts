@@ -3,6 +3,7 @@ import type { Download, Page } from '@playwright/test';
 import { VEHICLES } from '../../scripts/demo-garage/garage';
 import type { Phase } from '../../src/core/plant';
 import { plantLog } from '../support/plantLog';
+import { test as judged } from './judgedGarage';
 import { DEMO, expect, expectClean, fillDisk, jobMenu, openPlace, openStage, test } from './support';
 
 const ARRIVAL = `${DEMO}/jobs/demo-arrival`;
@@ -415,7 +416,7 @@ async function fortyJobs(page: Page): Promise<void> {
   await expect(page.getByLabel('Thermostat stuck open', { exact: true })).toHaveValue('9');
 }
 
-test('in one garage: counted over all jobs, not cured, not separable, calibrated, handed over', async ({ page }) => {
+judged('in one garage: counted over all jobs, not cured, not separable, calibrated, handed over', async ({ page }) => {
   test.slow();
   await test.step('over all jobs', () => overAllJobs(page));
   await test.step('not cured, not separable, on paper', () => notCuredAndShopReport(page));

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { CAUTIONS } from '../../src/core/cautions';
 import { REPAIR_CAUTIONS } from '../fixtures/repairCautions';
+import { test as judged } from './judgedGarage';
 import { DEMO, expect, expectClean, fillDisk, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 /** Opens a part of the repair of the open job. */
@@ -61,7 +62,7 @@ async function expectForGloves(page: Page): Promise<void> {
   expect(small).toEqual([]);
 }
 
-test('a demo job is carried from its finding to filled and bled, in gloves', async ({ page }) => {
+judged('a demo job is carried from its finding to filled and bled, in gloves', async ({ page }) => {
   test.slow();
   await page.setViewportSize({ width: 820, height: 1180 });
   await page.goto(DEMO);
@@ -244,9 +245,7 @@ test('a demo job is carried from its finding to filled and bled, in gloves', asy
   await expect(page.getByTestId('chronicle')).toContainText('Replaced the thermostat: Thermostat, 82 °C');
 });
 
-test('a job that was abandoned half way is found again with its signs, and taken up where it stood', async ({
-  page,
-}) => {
+judged('a job abandoned half way is found again with its signs, and taken up where it stood', async ({ page }) => {
   await page.goto(DEMO);
   const row = page.getByRole('list', { name: 'Jobs' }).locator('li').filter({ hasText: 'No coolant, no valve fitted' });
   await expect(row).toContainText('Ferry office 2', { timeout: 240_000 });

@@ -10,8 +10,6 @@ import { deleteTrace } from '@/storage/traces';
 import { listVehicles } from '@/storage/vehicles';
 import { emptyStore, serveDemo } from './storeSupport';
 
-vi.mock('@/workers/client', () => import('./coreClient'));
-
 function readable(record: RepairRecord): RepairSheet {
   const read = readSheet(record.sheet);
   if (!read.ok) throw new Error(read.error);

@@ -1,6 +1,6 @@
 import 'fake-indexeddb/auto';
 import { strToU8, unzipSync, zipSync } from 'fflate';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { layBeside } from '@/core/formats';
 import { startingVehicle } from '@/core/planning';
 import { openJob } from '@/job/jobFile';
@@ -18,8 +18,6 @@ import { rowsOfJob } from '@/storage/tables';
 import { addVehicle, listVehicles } from '@/storage/vehicles';
 import { importInWorker, openSecondLog } from './coreClient';
 import { emptyStore, good } from './storeSupport';
-
-vi.mock('@/workers/client', () => import('./coreClient'));
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.4, hybrid: false });
 const warm = (t: number): number => Math.round(86 - 80 * Math.exp(-t / 240));

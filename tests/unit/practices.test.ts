@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { figuresOf, NO_OWN_FIGURES } from '@/core/case';
 import { drawPractice, testsLeft, testTaken } from '@/core/practice';
 import { drawJobPractice, JOB_DRIVE } from '@/job/practiceJobs';
@@ -9,8 +9,6 @@ import { database } from '@/storage/database';
 import { addPractice, changePractice, deletePractice, listPractices, loadPractice } from '@/storage/practices';
 import { loadDemo } from '@/features/demo/loadDemo';
 import { emptyStore, good, serveDemo } from './storeSupport';
-
-vi.mock('@/workers/client', () => import('./coreClient'));
 
 const FIGURES = figuresOf(NO_OWN_FIGURES);
 const SHEET = drawPractice('clear', 3);

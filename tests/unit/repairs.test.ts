@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { readEntry } from '@/core/case';
 import { BLEED_PROCEDURES, NOT_BEGUN, started, stepEnded, stepsOf, withReading, type Run } from '@/core/procedure';
 import { newSheet, readSheet, type RepairSheet } from '@/core/repair';
@@ -24,12 +24,14 @@ import { changeRun, loadRun, shelveRun, undoRun } from '@/storage/runs';
 import { rowsOfJob } from '@/storage/tables';
 import { addVehicle } from '@/storage/vehicles';
 import type { Result } from '@/core/base';
-import { good } from './storeSupport';
+import { emptyStore, good } from './storeSupport';
 
 function valueOf<T>(result: Result<T, unknown>): T {
   if (!result.ok) throw new Error(String(result.error));
   return result.value;
 }
+
+afterAll(emptyStore);
 
 const CAR = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const FIRST = newSheet(CAR);

@@ -1,25 +1,15 @@
-import { computeBoiling } from './computeBoiling';
-import { computeCase } from './computeCase';
-import { computeCompare } from './computeCompare';
-import { computeFeatures } from './computeFeatures';
-import { computeFlush } from './computeFlush';
-import { computeLedger } from './computeLedger';
-import { computeMix } from './computeMix';
-import { computeMonitors } from './computeMonitors';
-import { computeSender } from './computeSender';
-import { computeThermostat } from './computeThermostat';
 import type { Computation } from './computation';
 
-/** Every computation by its name. */
-export const COMPUTATIONS: Readonly<Record<string, Computation>> = {
-  boiling: computeBoiling,
-  case: computeCase,
-  compare: computeCompare,
-  features: computeFeatures,
-  flush: computeFlush,
-  ledger: computeLedger,
-  mix: computeMix,
-  monitors: computeMonitors,
-  sender: computeSender,
-  thermostat: computeThermostat,
+/** Every computation by its name; each is loaded when it is asked for, with what it needs and no more. */
+export const COMPUTATIONS: Readonly<Record<string, () => Promise<Computation>>> = {
+  boiling: async () => (await import('./computeBoiling')).computeBoiling,
+  case: async () => (await import('./computeCase')).computeCase,
+  compare: async () => (await import('./computeCompare')).computeCompare,
+  features: async () => (await import('./computeFeatures')).computeFeatures,
+  flush: async () => (await import('./computeFlush')).computeFlush,
+  ledger: async () => (await import('./computeLedger')).computeLedger,
+  mix: async () => (await import('./computeMix')).computeMix,
+  monitors: async () => (await import('./computeMonitors')).computeMonitors,
+  sender: async () => (await import('./computeSender')).computeSender,
+  thermostat: async () => (await import('./computeThermostat')).computeThermostat,
 };

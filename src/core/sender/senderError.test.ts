@@ -25,6 +25,14 @@ describe('errors of a sender against a thermometer', () => {
     expect(found[cause]).toBeGreaterThan(20 * found[other]);
   });
 
+  it.each([
+    [-14, 'sender-reads-low'],
+    [14, 'sender-reads-high'],
+  ] as const)('right when cold and off by %d K when warm speaks for %s: an element that drifted', (warm_k, cause) => {
+    const found = likelihood(0, warm_k);
+    expect(found[cause]).toBeGreaterThan(20 * found.healthy);
+  });
+
   it('low when cold and high when warm is no offset: a reading unrelated to the coolant is likelier', () => {
     const found = likelihood(-25, 30);
     expect(found['sender-stuck']).toBeGreaterThan(found['sender-reads-low']);
@@ -56,6 +64,7 @@ describe('errors of a sender against a thermometer', () => {
   it('at the bare element the wiring errs by nothing', () => {
     const patterns = errorPatterns([20, 85], 1, [], 'element');
     expect(patterns.filter((p) => p.errors_k.every((e) => e === 0)).length).toBeGreaterThan(0);
-    for (const { errors_k } of patterns) expect(errors_k[0]).toBe(errors_k[1]);
+    // An offset is the same at both; what drifted is right at 20 °C.
+    for (const { errors_k } of patterns) expect(errors_k[0] === errors_k[1] || errors_k[0] === 0).toBe(true);
   });
 });

@@ -1,20 +1,22 @@
 import { perCause, type PerCause } from '../base';
 import { studentLog } from '../signal';
+import { driftedReading } from './drift';
 import { COMMON_SENDER, readingWithFault, type NtcCurve } from './ntc';
 import { curveOf, type CurvePoint } from './resistanceCheck';
 
 /**
- * How a wrong sender errs at one true temperature, with its severities integrated out. Ranges: the same as the judge
- * fits (offsets of 4 to 30 K; 15 to 500 Ω in the plug; 500 to 15000 Ω across the sender).
+ * How a wrong sender errs at one true temperature, with its severities integrated out. Ranges: offsets of 4 to 30 K, 15
+ * to 500 Ω in the plug and 500 to 15000 Ω across the sender, as the judge fits; a drift of 0.06 to 0.4 K/K, decision 37.
  */
 const OFFSETS_K = Array.from({ length: 27 }, (_, i) => 4 + i);
 const PLUG_OHM = Array.from({ length: 14 }, (_, i) => 15 * (500 / 15) ** (i / 13));
 const LEAK_OHM = Array.from({ length: 14 }, (_, i) => 500 * 30 ** (i / 13));
+const DRIFTS = Array.from({ length: 14 }, (_, i) => 0.06 + (0.34 * i) / 13);
 /** How far senders of one part scatter about their own curve, and how far families lie apart, K. */
 export const OWN_CURVE_SD_K = 1.5;
 export const FAMILY_SD_K = 30;
-/** Share of the offset among the ways of a sender that reads low or high; the wiring has the rest. */
-const OFFSET_SHARE = 0.6;
+/** Shares of the ways of a sender that reads low or high: an offset, an element that drifted, wiring (docs/causes.md). */
+const SHARES = { offset: 0.45, drift: 0.2, wiring: 0.35 } as const;
 /** A frozen, broken or unrelated reading lies anywhere in this range, K. */
 const ANYWHERE_K = 120;
 
@@ -55,7 +57,8 @@ export function errorPatterns(
       : side < 0
         ? wired(at_c, curve, PLUG_OHM, true)
         : wired(at_c, curve, LEAK_OHM, false);
-  return [...evenly(offsets, OFFSET_SHARE), ...evenly(wiring, 1 - OFFSET_SHARE)];
+  const drifts = DRIFTS.map((drift) => at_c.map((t) => driftedReading(t, side * drift) - t));
+  return [...evenly(offsets, SHARES.offset), ...evenly(drifts, SHARES.drift), ...evenly(wiring, SHARES.wiring)];
 }
 
 /** What is read: errors at true temperatures with their standard uncertainties, all known independently. */

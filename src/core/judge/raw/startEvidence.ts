@@ -26,9 +26,6 @@ const SHARED_SENDER = 0.1;
 /** A gauge with a fault shows it at a start three times in four, and may stand anywhere within this range, K. */
 const GAUGE_WRONG = { share: 0.75, within_k: 80 } as const;
 
-/** Share of wrong senders that are right at the start: wear that shows only warm (working figure). */
-const RIGHT_WHEN_COLD = 0.1;
-
 /** Step and margin of the coolant's true temperature, over which is summed, K. */
 const STEP_K = 1;
 const MARGIN_K = 12;
@@ -88,11 +85,7 @@ function densityAt(w: StartWitnesses, t_c: number): PerCause<number> {
     w.gauge_c === null ? 1 : (1 - GAUGE_WRONG.share) * gauge + GAUGE_WRONG.share / GAUGE_WRONG.within_k;
   const reading = senderErrorLikelihood({ at_c: [t_c], errors_k: [w.ect_c - t_c], sds_k: [SENDER_SD_K] }, []);
   const others = air * second * oil;
-  const read = (c: Cause): number =>
-    c === 'sender-reads-low' || c === 'sender-reads-high'
-      ? RIGHT_WHEN_COLD * reading.healthy + (1 - RIGHT_WHEN_COLD) * reading[c]
-      : reading[c];
-  return perCause((c) => read(c) * others * (c === 'gauge-sender-fault' ? wrongGauge : gauge));
+  return perCause((c) => reading[c] * others * (c === 'gauge-sender-fault' ? wrongGauge : gauge));
 }
 
 /**
