@@ -28,7 +28,7 @@ function worded<T>({ result, cancel }: Running<T, string | { kind: 'cancelled' }
 
 /** Packs the whole shop into a file. */
 export const startBackup = (madeAt: number, onShare: OnShare): RunningBackup<Blob> =>
-  worded(callWorker(BACKUP_WORKERS, (api) => api.write(madeAt, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api, heard) => api.write(madeAt, heard(onShare))));
 
 /** Packs one job into a file. */
 export const startPacking = (jobId: string): RunningBackup<Blob> =>
@@ -36,8 +36,8 @@ export const startPacking = (jobId: string): RunningBackup<Blob> =>
 
 /** Lays a backup ready, and looks what taking it in would change. */
 export const startStaging = (file: Blob, onShare: OnShare): RunningBackup<ReadyBackup> =>
-  worded(callWorker(BACKUP_WORKERS, (api) => api.stage(file, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api, heard) => api.stage(file, heard(onShare))));
 
 /** Takes in what was laid ready, all or nothing. */
 export const startRestore = (way: RestoreWay, onShare: OnShare): RunningBackup<void> =>
-  worded(callWorker(BACKUP_WORKERS, (api) => api.restore(way, Comlink.proxy(onShare))));
+  worded(callWorker(BACKUP_WORKERS, (api, heard) => api.restore(way, heard(onShare))));

@@ -29,7 +29,7 @@ export function usePlanPrediction(
     () =>
       plan &&
       predictInWorker(vehicle, plan, causes, monitors, (share) =>
-        setState((s) => (s.status === 'done' ? s : { status: 'running', share, last: s.last })),
+        setState((s) => ({ status: 'running', share, last: s.last })),
       ),
   );
   // The key stands for plan, vehicle and odds: the same ones in new objects do not predict again.

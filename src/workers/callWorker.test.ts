@@ -44,6 +44,23 @@ describe('a call to a worker', () => {
     expect(f.terminate).toHaveBeenCalledOnce();
   });
 
+  it('is told how far it is, but not after its answer nor after cancelling: that channel may be late', async () => {
+    const told: string[] = [];
+    const listeners: ((share: number) => void)[] = [];
+    const call = (name: string, answer: Promise<Result<number, WorkerBug>>) =>
+      callWorker(alone(fake()), (_, heard) => {
+        listeners.push(heard((share: number) => told.push(`${name} ${share}`)));
+        return answer;
+      });
+    const first = call('answered', Promise.resolve(ok(7)));
+    const second = call('cancelled', never);
+    for (const tell of listeners) tell(0.5);
+    expect(await first.result).toEqual(ok(7));
+    second.cancel();
+    for (const tell of listeners) tell(0.9);
+    expect(told).toEqual(['answered 0.5', 'cancelled 0.5']);
+  });
+
   it('says why a worker could not start', async () => {
     const f = fake();
     const running = callWorker(alone(f), () => never);

@@ -31,6 +31,9 @@ const bugOf = (error: unknown): WorkerBug => ({
  */
 const WAITS_MS = 20_000;
 
+/** Makes a listener one that a worker can tell how far it is. */
+export type Heard = <V>(listener: (value: V) => void) => ((value: V) => void) & Comlink.ProxyMarked;
+
 /** Workers of one kind: one that has answered waits a while for the next call. */
 export interface Workers<Api> {
   readonly take: () => OpenWorker<Api>;
@@ -77,10 +80,13 @@ export function keptWorkers<Api>(open: () => OpenWorker<Api>, waits_ms: number =
  * Calls a worker that does nothing else meanwhile. With a good answer it is free for the next call; with an error, with a
  * crash, with a failure to start, and when cancelled it ends at once. Every call to a worker goes this way, so that none
  * waits for ever.
+ *
+ * @param call what is asked of the worker. A listener goes to it through `heard`: progress comes through a channel of its
+ *   own, on a busy machine after the answer, and is then no longer told, nor after cancelling.
  */
 export function callWorker<Api, T, E>(
   workers: Workers<Api>,
-  call: (api: Comlink.Remote<Api>) => Promise<Result<T, E>>,
+  call: (api: Comlink.Remote<Api>, heard: Heard) => Promise<Result<T, E>>,
 ): Running<T, E | WorkerBug | Cancelled> {
   const opened = workers.take();
   const { api, worker } = opened;
@@ -97,7 +103,9 @@ export function callWorker<Api, T, E>(
     );
   });
   let free = false;
-  const answer = call(api).then(
+  let over = false;
+  const heard: Heard = (listener) => Comlink.proxy((value) => void (over || listener(value)));
+  const answer = call(api, heard).then(
     (value) => {
       // Whatever went wrong inside it does not meet the next call.
       free = value.ok;
@@ -106,9 +114,14 @@ export function callWorker<Api, T, E>(
     (error: unknown) => fail(bugOf(error)),
   );
   const result = Promise.race([answer, cancelled, crashed]).finally(() => {
+    over = true;
     watch.abort();
     if (free) workers.giveBack(opened);
     else end(opened);
   });
-  return { result, cancel: () => stop(fail({ kind: 'cancelled' })) };
+  const cancel = () => {
+    over = true;
+    stop(fail({ kind: 'cancelled' }));
+  };
+  return { result, cancel };
 }

@@ -44,8 +44,8 @@ export function startImport(
   known: readonly KnownFile[] = [],
   onProgress: (share: number) => void = () => undefined,
 ): RunningImport {
-  const { result, cancel } = callWorker(TRACE_WORKERS, (api) =>
-    api.importFile(file, options, known, Comlink.proxy(onProgress)),
+  const { result, cancel } = callWorker(TRACE_WORKERS, (api, heard) =>
+    api.importFile(file, options, known, heard(onProgress)),
   );
   return { result: importing(result), cancel };
 }
@@ -84,4 +84,4 @@ export const judgeInWorker = (
   settings: JudgeSettings,
   onProgress: (progress: JudgeProgress) => void,
 ): Running<Finding> =>
-  callWorker(TRACE_WORKERS, (api) => api.judge(trace, vehicle, settings, Comlink.proxy(onProgress)));
+  callWorker(TRACE_WORKERS, (api, heard) => api.judge(trace, vehicle, settings, heard(onProgress)));

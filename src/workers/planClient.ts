@@ -20,7 +20,7 @@ export function predictInWorker(
   monitors: MonitorSettings,
   onProgress: (share: number) => void,
 ): Running<PlanPrediction> {
-  return callWorker(PLAN_WORKERS, (api) => api.predict(vehicle, plan, causes, monitors, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api, heard) => api.predict(vehicle, plan, causes, monitors, heard(onProgress)));
 }
 
 /** Tries other drives in a worker. */
@@ -30,7 +30,7 @@ export function proposeInWorker(
   causes: readonly Odds[],
   onProgress: (share: number) => void,
 ): Running<PlanProposal[]> {
-  return callWorker(PLAN_WORKERS, (api) => api.propose(vehicle, plan, causes, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api, heard) => api.propose(vehicle, plan, causes, heard(onProgress)));
 }
 
 /** Simulates a vehicle of this kind on a planned drive in a worker. */
@@ -54,7 +54,7 @@ export function ratingInWorker(
   settings: MonitorSettings,
   onProgress: (share: number) => void,
 ): Running<readonly RatingDay[]> {
-  return callWorker(PLAN_WORKERS, (api) => api.rating(vehicle, fitted_c, settings, Comlink.proxy(onProgress)));
+  return callWorker(PLAN_WORKERS, (api, heard) => api.rating(vehicle, fitted_c, settings, heard(onProgress)));
 }
 
 /** Draws a practice case in a worker. */

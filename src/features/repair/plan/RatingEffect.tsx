@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useEffectEvent, useState } from 'react';
 import { coolantState } from '@/core/case';
 import { boilingOf } from '@/core/limits';
 import type { RatingDay } from '@/core/planning';
@@ -21,14 +21,17 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
   const { show, showTemperature } = useUnits();
   const { monitors } = figures;
   const [state, setState] = useState<State>({ status: 'running', share: 0 });
-  useEffect(() => {
+  const tryRating = useEffectEvent(() => {
     const running = ratingInWorker(vehicle, fitted_c, monitors, (share) => setState({ status: 'running', share }));
     void running.result.then((result) => {
       if (result.ok) setState({ status: 'done', days: result.value });
       else if (result.error.kind === 'bug') setState({ status: 'failed', message: result.error.message });
     });
     return running.cancel;
-  }, [vehicle, fitted_c, monitors]);
+  });
+  // The key holds all that it depends on: a new query result made from the same must not try again.
+  const key = JSON.stringify([vehicle, fitted_c, monitors]);
+  useEffect(() => tryRating(), [key]);
   const { rated_c } = vehicle.thermostat;
   const hotter = fitted_c > rated_c;
   const boils = boilingOf(coolantState(entries, vehicle, figures.altitude_m));
