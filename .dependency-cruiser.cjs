@@ -70,6 +70,13 @@ module.exports = {
       to: { path: '^src/', pathNot: '^src/(ui|core/(base|signal))/' },
     },
     {
+      name: 'links-do-not-ask-ahead',
+      comment: 'ui/Link leads within the program; the plain link asks the server for all that is in sight',
+      severity: 'error',
+      from: { path: '^src/', pathNot: '^src/ui/Link\\.tsx$' },
+      to: { path: 'node_modules/next/link' },
+    },
+    {
       name: 'storage-stands-on-core',
       severity: 'error',
       from: { path: '^src/storage/' },

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { saidBefore, standingAnswer, standingReading } from '@/core/case';
 import { CATALOGUE, complaintConflicts } from '@/core/evidence';
 import { Cautions } from '@/job/Cautions';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { repeatedParts } from '@/core/case';
 import { useJob } from '@/job/JobProvider';
 import { Caution } from '@/ui/Caution';

@@ -2,7 +2,7 @@
 
 import { format, parseISO } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useJob } from '@/job/JobProvider';
 import { earlierClosings } from '@/storage/closings';
 import { useUnits } from '@/ui/units';

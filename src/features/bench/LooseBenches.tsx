@@ -2,7 +2,7 @@
 
 import { format } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { startingVehicle } from '@/core/planning';
 import { useWrite } from '@/job/useWrite';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { capCheck, coolantState, mendFirst, mixSays, railsSay, soakSays, standingReading } from '@/core/case';
 import type { NoteEntry } from '@/core/case';
 import { boilingOf, BOILING_WORDS } from '@/core/limits';

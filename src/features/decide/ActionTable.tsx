@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { ACTIONS, type ActionCost } from '@/core/case';
 import { percent } from '@/job/jobWords';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useEffectEvent, useState } from 'react';
 import { isFault, type Cause } from '@/core/base';
 import { coolantState, outsideGiven_c, type CodeEntry } from '@/core/case';

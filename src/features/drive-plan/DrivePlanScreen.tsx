@@ -1,7 +1,7 @@
 'use client';
 
 import { Cable, Printer, Timer } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useMemo } from 'react';
 import { mendFirst } from '@/core/case';
 import { Cautions } from '@/job/Cautions';

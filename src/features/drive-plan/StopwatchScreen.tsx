@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { standingAnswer } from '@/core/case';
 import { CAUTIONS } from '@/core/cautions';
 import { PHASE_NAME, planLength_s } from '@/core/planning';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Trash2 } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState, type ReactNode } from 'react';
 import { causeName } from '@/core/evidence';
 import { verdictText, type Finding, type Remark } from '@/core/judge';

@@ -1,7 +1,7 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { WORK } from '@/core/case';
 import { causeName } from '@/core/evidence';
 import {

@@ -2,7 +2,7 @@
 
 import { differenceInCalendarDays, format, parseISO } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { listDueVehicles } from '@/storage/dueVehicles';
 import { useUnits } from '@/ui/units';

@@ -2,7 +2,7 @@
 
 import { format, parseISO } from 'date-fns';
 import { CalendarDays } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { calendarFile } from '@/job/calendarFile';
 import type { AgendaDay } from '@/storage/agenda';
 import { saveFile } from '@/ui/saveFile';

@@ -3,7 +3,7 @@
 import { formatDistanceToNow } from 'date-fns';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Plus, Search } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRef, useState, type KeyboardEvent, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { FAMILY_LOOK } from '@/job/causeLook';

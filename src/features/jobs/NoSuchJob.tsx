@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 
 /** Shown in place of a job that is not kept here. */
 export function NoSuchJob() {

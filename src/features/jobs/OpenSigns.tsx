@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { standingAt, stepsOf } from '@/core/procedure';
 import { openSigns } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';

@@ -1,6 +1,6 @@
 'use client';
 
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useEffect, useEffectEvent, useMemo } from 'react';
 import type { Cause } from '@/core/base';
 import { pricesFor, type Figures } from '@/core/case';

@@ -1,7 +1,7 @@
 'use client';
 
 import { format } from 'date-fns';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { WORK, type ProofEntry, type ProofVerdict } from '@/core/case';
 import { figureOf } from '@/core/proof';
 import { causeLook } from '@/job/causeLook';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Menu as MenuIcon } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { usePathname, useRouter } from 'next/navigation';
 import type { ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';

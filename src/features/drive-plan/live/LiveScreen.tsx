@@ -1,7 +1,7 @@
 'use client';
 
 import { format } from 'date-fns';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useRouter } from 'next/navigation';
 import { useCallback, useMemo, useState } from 'react';
 import { CAUTIONS } from '@/core/cautions';

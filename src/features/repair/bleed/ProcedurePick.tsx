@@ -1,7 +1,7 @@
 'use client';
 
 import { useLiveQuery } from 'dexie-react-hooks';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { BLEED_PROCEDURES, type Procedure } from '@/core/procedure';
 import { useRepair } from '@/job/useRepair';
 import { listProcedures } from '@/storage/procedures';

@@ -1,7 +1,7 @@
 'use client';
 
 import { Redo2, Trash2, Undo2 } from 'lucide-react';
-import Link from 'next/link';
+import { Link } from '@/ui/Link';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import {
