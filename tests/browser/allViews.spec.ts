@@ -53,6 +53,13 @@ const routes = readdirSync('src/app', { recursive: true, encoding: 'utf8' })
   .filter((file) => path.basename(file) === 'page.tsx')
   .map((file) => `/${path.dirname(file).replace(/^\.$/, '')}`);
 
+/** On to another view as a link leads there: the page is not loaded anew, nor is all that looks at it. */
+async function lead(page: Page, path: string): Promise<void> {
+  type Next = { next: { router: { push: (to: string) => void } } };
+  await page.evaluate((to) => (window as unknown as Next).next.router.push(to), path);
+  await page.waitForURL(DEMO + path);
+}
+
 /** All that is asked of the open page. */
 async function expectAllFit(page: Page): Promise<void> {
   await expectFits(page);
@@ -80,7 +87,7 @@ judged('every view, narrow and gloved: fits, shows the focus, nothing serious in
   await expect(page.getByText('Island taxi')).toBeVisible({ timeout: 240_000 });
   for (const [name, path, text] of VIEWS)
     await test.step(name, async () => {
-      await page.goto(DEMO + path);
+      await lead(page, path);
       await expect(page.getByText(text).first()).toBeVisible({ timeout: 240_000 });
       await expectAllFit(page);
     });

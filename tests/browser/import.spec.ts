@@ -216,7 +216,8 @@ test('what was cleaned is told, can be turned round, and the log saved in open f
   await page.getByRole('button', { name: 'Change the columns' }).click();
   await page.getByLabel('What Außentemperatur [°C] is').selectOption('iat_c');
   await page.getByRole('button', { name: 'Read it like this' }).click();
-  await expect(page.getByText('was read again')).toBeVisible();
+  await page.getByTestId('imported').getByRole('button', { name: 'Import report' }).click();
+  await expect(page.getByRole('row', { name: 'Außentemperatur' })).toContainText('Intake air');
 });
 
 /** A warm-up of some hundred rows with the coolant of the radiator beside it, damaged here and there. */
