@@ -10,8 +10,12 @@ export default defineConfig({
     env: { TZ: 'UTC' },
     maxWorkers: os.availableParallelism(),
     projects: [
-      // Test files share a worker's modules, which saves loading them once per file.
-      { extends: true, test: { name: 'src', include: ['src/**/*.test.ts'], isolate: false } },
+      // Test files share a worker's modules, which saves loading them once per file: one project after the other, as a
+      // worker ends where the next file is of another.
+      {
+        extends: true,
+        test: { name: 'src', include: ['src/**/*.test.ts'], isolate: false, sequence: { groupOrder: 2 } },
+      },
       {
         extends: true,
         resolve: {
@@ -21,7 +25,13 @@ export default defineConfig({
             { find: '@', replacement: path.resolve(import.meta.dirname, 'src') },
           ],
         },
-        test: { name: 'across', include: ['tests/unit/**/*.test.ts'], isolate: false, unstubGlobals: true },
+        test: {
+          name: 'across',
+          include: ['tests/unit/**/*.test.ts'],
+          isolate: false,
+          unstubGlobals: true,
+          sequence: { groupOrder: 1 },
+        },
       },
     ],
   },

@@ -3,41 +3,18 @@
  * order. See docs/compute.md.
  */
 import { text } from 'node:stream/consumers';
-import type { ComputeError } from './compute/computation';
+import { answerCompute } from './compute/answerCompute';
 import { COMPUTATIONS } from './compute/computations';
 
 const USAGE = `usage: npm run --silent compute -- NAME < INPUT.json
 names: ${Object.keys(COMPUTATIONS).join(', ')}
 `;
 
-function wrongArguments(message: string): never {
-  process.stderr.write(`compute: ${message}\n${USAGE}`);
-  process.exit(2);
-}
-
 const [name, ...rest] = process.argv.slice(2);
-if (name === undefined || rest.length > 0) wrongArguments('one name is needed');
-const load = Object.hasOwn(COMPUTATIONS, name) ? COMPUTATIONS[name] : undefined;
-if (!load) wrongArguments(`there is no computation “${name}”`);
-
-let input: unknown;
-try {
-  input = JSON.parse(await text(process.stdin));
-} catch (error) {
-  wrongArguments(`the input is no JSON: ${error instanceof Error ? error.message : String(error)}`);
-}
-
-const compute = await load();
-let failed = false;
-async function answer(one: unknown): Promise<object> {
-  const result = await compute(one);
-  if (result.ok) return result.value;
-  failed = true;
-  const error: ComputeError = result.error;
-  return { error };
-}
-
-const answers: object[] = [];
-for (const one of Array.isArray(input) ? input : [input]) answers.push(await answer(one));
-process.stdout.write(`${JSON.stringify(Array.isArray(input) ? answers : answers[0])}\n`);
-process.exitCode = failed ? 3 : 0;
+const { status, stdout, stderr } =
+  name === undefined || rest.length > 0
+    ? { status: 2, stdout: '', stderr: 'one name is needed' }
+    : await answerCompute(name, () => text(process.stdin));
+if (status === 2) process.stderr.write(`compute: ${stderr}\n${USAGE}`);
+process.stdout.write(stdout);
+process.exitCode = status;
