@@ -8,6 +8,7 @@ import { useJob } from '@/job/JobProvider';
 import { percent } from '@/job/jobWords';
 import { useUnits } from '@/ui/units';
 import { ratingInWorker } from '@/workers/planClient';
+import { ratingSays } from './ratingSays';
 
 type State =
   | { readonly status: 'running'; readonly share: number }
@@ -36,7 +37,6 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
   const hotter = fitted_c > rated_c;
   const boils = boilingOf(coolantState(entries, vehicle, figures.altitude_m));
   const fanOn_c = vehicle.fan.on_c;
-  const sets = state.status === 'done' ? state.days.filter((d) => d.setsCode > d.setsAnyway) : [];
   return (
     <div className="mt-2 border-l-4 border-warning pl-3" data-testid="rating-effect">
       <p className="leading-snug">
@@ -58,9 +58,7 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
       {state.status === 'done' && (
         <>
           <p className="mt-1 font-semibold" data-testid="rating-says">
-            {sets.length === 0
-              ? 'P0128 would not set on any of the days tried.'
-              : `P0128 would set at ${sets.map((d) => showTemperature(d.ambient_c)).join(', ')} outside.`}
+            {ratingSays(state.days, showTemperature)}
           </p>
           <table className="table mt-1 max-w-xl table-sm tabular-nums">
             <thead className="text-base-content">
