@@ -70,6 +70,13 @@ module.exports = {
       to: { path: '^src/', pathNot: '^src/(ui|core/(base|signal))/' },
     },
     {
+      name: 'react-is-for-screens',
+      comment: 'where there is none its rules need not look (eslint.config.mjs)',
+      severity: 'error',
+      from: { path: '^src/(core|cli|server|storage|workers)/' },
+      to: { path: 'node_modules/(@types/)?(react|dexie-react-hooks)' },
+    },
+    {
       name: 'links-do-not-ask-ahead',
       comment: 'ui/Link leads within the program; the plain link asks the server for all that is in sight',
       severity: 'error',

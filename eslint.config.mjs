@@ -24,7 +24,7 @@ export default defineConfig([
     },
   },
   {
-    // There is no React here: the import rules see to that.
+    // No screens: in src the import rule react-is-for-screens sees to that.
     files: ['src/{core,cli,server,storage,workers}/**', 'scripts/**', 'tests/**'],
     rules: Object.fromEntries(HOOKS.map((rule) => [rule, 'off'])),
   },
@@ -33,8 +33,15 @@ export default defineConfig([
     files: ['src/**/*.ts', 'src/**/*.tsx'],
     languageOptions: { parserOptions: { projectService: true } },
     plugins: { varmek: { rules: { 'no-dropped-result': noDroppedResult } } },
-    rules: { 'varmek/no-dropped-result': 'error' },
+    rules: {
+      'varmek/no-dropped-result': 'error',
+      'no-restricted-properties': [
+        'error',
+        { object: 'Comlink', property: 'proxy', message: 'Use what callWorker hands over: it is deaf after the answer.' },
+      ],
+    },
   },
+  { files: ['src/workers/callWorker.ts'], rules: { 'no-restricted-properties': 'off' } },
   globalIgnores([
     '.next/**',
     'node_modules/**',

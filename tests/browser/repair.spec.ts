@@ -3,7 +3,7 @@ import type { Page } from '@playwright/test';
 import { CAUTIONS } from '../../src/core/cautions';
 import { REPAIR_CAUTIONS } from '../fixtures/repairCautions';
 import { test as judged } from './judgedGarage';
-import { DEMO, expect, expectClean, fillDisk, jobMenu, newJob, openStage, test, warmUp } from './support';
+import { breakWorkers, DEMO, expect, expectClean, fillDisk, jobMenu, newJob, openStage, test, warmUp } from './support';
 
 /** Opens a part of the repair of the open job. */
 async function part(page: Page, name: string): Promise<void> {
@@ -82,6 +82,13 @@ judged('a demo job is carried from its finding to filled and bled, in gloves', a
   await expect(page.getByText(/A missing seal can be/)).toHaveCount(0);
   await page.getByLabel('Price').first().fill('48');
   await expect(page.getByTestId('plan-cost')).toContainText('€');
+  // Where it cannot be tried it says so, and how to go on.
+  await breakWorkers(page, true);
+  await page.getByLabel('Rated').fill('64');
+  await expect(page.getByTestId('rating-effect')).toContainText(
+    'could not be tried: no such file. Load the page again.',
+  );
+  await breakWorkers(page, false);
   // A colder part: the code that it would set, and on which days, by the model.
   await page.getByLabel('Rated').fill('63');
   await expect(page.getByTestId('rating-effect')).toContainText('colder than the control unit expects');

@@ -132,3 +132,19 @@ export const fillDisk = (page: Page, full: boolean) =>
     proto.put = isFull ? refuse : proto.kept.put;
     proto.add = isFull ? refuse : proto.kept.add;
   }, full);
+
+/** Lets every further worker of this page fail to start, as where its file cannot be had, or work again. */
+export const breakWorkers = (page: Page, broken: boolean) =>
+  page.evaluate((isBroken) => {
+    class Broken extends EventTarget {
+      constructor() {
+        super();
+        setTimeout(() => this.dispatchEvent(new ErrorEvent('error', { message: 'no such file' })));
+      }
+      postMessage = () => undefined;
+      terminate = () => undefined;
+    }
+    const kept = window as unknown as { real?: typeof Worker; Worker: unknown };
+    kept.real ??= window.Worker;
+    kept.Worker = isBroken ? Broken : kept.real;
+  }, broken);

@@ -1,7 +1,6 @@
 'use client';
 
 import { Link } from '@/ui/Link';
-import { useEffect, useEffectEvent, useState } from 'react';
 import { isFault, type Cause } from '@/core/base';
 import { coolantState, outsideGiven_c, type CodeEntry } from '@/core/case';
 import type { DriveLook } from '@/core/desk';
@@ -21,11 +20,11 @@ import { driveForMonitor } from '@/core/planning';
 import { firstPlan } from '@/job/firstPlan';
 import { useJob } from '@/job/JobProvider';
 import { useKeep } from '@/job/useKeep';
+import { useWork } from '@/job/useWork';
 import { changePlan } from '@/storage/jobs';
 import type { Range } from '@/ui/picture/lane';
 import { useUnits } from '@/ui/units';
 import { plannedCodesInWorker } from '@/workers/planClient';
-import type { PlannedCode } from '@/workers/planProtocol';
 
 const LAMP = {
   off: 'lamp off',
@@ -137,19 +136,9 @@ function WhatDrive({ leader }: { leader: Cause }) {
   const first = firstPlan(vehicle.vehicle, outsideGiven_c(entries, job.updatedAt), state);
   const plan = job.plan ?? first;
   const drive = driveForMonitor(vehicle.vehicle, plan, figures.monitors);
-  const [planned, setPlanned] = useState<{ key: string; codes: readonly PlannedCode[] } | null>(null);
   const causes: readonly Cause[] = isFault(leader) ? ['healthy', leader] : ['healthy', 'thermostat-stuck-open'];
   const key = JSON.stringify([plan, causes, figures.monitors, vehicle.vehicle]);
-  const tryPlan = useEffectEvent(() => {
-    const running = plannedCodesInWorker(vehicle.vehicle, plan, causes, figures.monitors);
-    let live = true;
-    void running.result.then((r) => live && r.ok && setPlanned({ key, codes: r.value }));
-    return () => {
-      live = false;
-      running.cancel();
-    };
-  });
-  useEffect(() => tryPlan(), [key]);
+  const planned = useWork(key, () => plannedCodesInWorker(vehicle.vehicle, plan, causes, figures.monitors));
   return (
     <div className="mt-4 border-t border-base-content/30 pt-2" data-testid="what-drive">
       <h3 className="font-bold">What drive would make P0128 run</h3>
@@ -164,11 +153,13 @@ function WhatDrive({ leader }: { leader: Cause }) {
         </p>
       ))}
       <p className="mt-2 type-label">On the plan of this job:</p>
-      {planned?.key !== key ? (
-        <p className="text-sm">Trying it.</p>
-      ) : (
+      {planned.status === 'running' && <p className="text-sm">Trying it.</p>}
+      {planned.status === 'failed' && (
+        <p className="text-sm text-error">It could not be tried: {planned.message}. Load the page again.</p>
+      )}
+      {planned.status === 'done' && (
         <ul className="text-sm">
-          {planned.codes.map(({ cause, result }) => (
+          {planned.last.map(({ cause, result }) => (
             <li key={cause}>
               <strong>{causeName(cause)}</strong>: {say(monitorText(result))}
             </li>

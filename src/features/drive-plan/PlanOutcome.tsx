@@ -8,7 +8,7 @@ import type { PlanRecord } from '@/storage/records';
 import { LineSample } from '@/ui/picture/ChartLegend';
 import { causeColour, dashOf } from './planLane';
 import { useUnits } from '@/ui/units';
-import type { WorkState } from '@/job/usePlanPrediction';
+import type { WorkState } from '@/job/useWork';
 
 const minute = (s: number): string => String(Math.round(s / 60));
 

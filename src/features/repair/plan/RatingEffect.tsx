@@ -1,19 +1,13 @@
 'use client';
 
-import { useEffect, useEffectEvent, useState } from 'react';
 import { coolantState } from '@/core/case';
 import { boilingOf } from '@/core/limits';
-import type { RatingDay } from '@/core/planning';
 import { useJob } from '@/job/JobProvider';
 import { percent } from '@/job/jobWords';
+import { useWork } from '@/job/useWork';
 import { useUnits } from '@/ui/units';
 import { ratingInWorker } from '@/workers/planClient';
 import { ratingSays } from './ratingSays';
-
-type State =
-  | { readonly status: 'running'; readonly share: number }
-  | { readonly status: 'done'; readonly days: readonly RatingDay[] }
-  | { readonly status: 'failed'; readonly message: string };
 
 /** What a part of another rating does: the code it would set and on which days, from simulated drives of this kind of car. */
 export function RatingEffect({ fitted_c }: { fitted_c: number }) {
@@ -21,18 +15,8 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
   const { vehicle } = record;
   const { show, showTemperature } = useUnits();
   const { monitors } = figures;
-  const [state, setState] = useState<State>({ status: 'running', share: 0 });
-  const tryRating = useEffectEvent(() => {
-    const running = ratingInWorker(vehicle, fitted_c, monitors, (share) => setState({ status: 'running', share }));
-    void running.result.then((result) => {
-      if (result.ok) setState({ status: 'done', days: result.value });
-      else if (result.error.kind === 'bug') setState({ status: 'failed', message: result.error.message });
-    });
-    return running.cancel;
-  });
-  // The key holds all that it depends on: a new query result made from the same must not try again.
   const key = JSON.stringify([vehicle, fitted_c, monitors]);
-  useEffect(() => tryRating(), [key]);
+  const state = useWork(key, (told) => ratingInWorker(vehicle, fitted_c, monitors, told));
   const { rated_c } = vehicle.thermostat;
   const hotter = fitted_c > rated_c;
   const boils = boilingOf(coolantState(entries, vehicle, figures.altitude_m));
@@ -54,11 +38,13 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
       {state.status === 'running' && (
         <progress className="progress mt-1 w-64" value={state.share} max={1} aria-label="Trying the rating" />
       )}
-      {state.status === 'failed' && <p className="text-error">It could not be tried: {state.message}</p>}
+      {state.status === 'failed' && (
+        <p className="text-error">It could not be tried: {state.message}. Load the page again.</p>
+      )}
       {state.status === 'done' && (
         <>
           <p className="mt-1 font-semibold" data-testid="rating-says">
-            {ratingSays(state.days, showTemperature)}
+            {ratingSays(state.last, showTemperature)}
           </p>
           <table className="table mt-1 max-w-xl table-sm tabular-nums">
             <thead className="text-base-content">
@@ -70,7 +56,7 @@ export function RatingEffect({ fitted_c }: { fitted_c: number }) {
               </tr>
             </thead>
             <tbody>
-              {state.days.map((d) => (
+              {state.last.map((d) => (
                 <tr key={d.ambient_c}>
                   <td className="text-right">{showTemperature(d.ambient_c)}</td>
                   <td className="text-right">{showTemperature(d.holds_c)}</td>
