@@ -37,7 +37,11 @@ export default defineConfig([
       'varmek/no-dropped-result': 'error',
       'no-restricted-properties': [
         'error',
-        { object: 'Comlink', property: 'proxy', message: 'Use what callWorker hands over: it is deaf after the answer.' },
+        {
+          object: 'Comlink',
+          property: 'proxy',
+          message: 'Use what callWorker hands over: it is deaf after the answer.',
+        },
       ],
     },
   },
