@@ -2,17 +2,18 @@ import os from 'node:os';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import type { ExamCase, ExamRequest } from './case';
-import type { PairCase } from './pair';
 import type { LearnCase } from '../learn/learnCase';
 import type { OutsideCase, OutsideVerdict } from './outsideCase';
+import type { SeveralCase } from './severalCase';
 
 /**
- * What each number of an exam is: a drive, two drives of one car, a drive in a drawn world or of a field set, or the
+ * What each number of an exam is: a drive, several drives of one car, a drive in a drawn world or of a field set, or the
  * drives of a part that the learned layer is trained without.
  */
 export interface Kinds {
   readonly case: ExamCase;
-  readonly pair: PairCase;
+  readonly 'several-world': SeveralCase;
+  readonly 'several-field': SeveralCase;
   readonly world: OutsideCase;
   readonly field: OutsideCase;
   readonly 'learn-world': LearnCase;

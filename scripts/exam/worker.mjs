@@ -4,7 +4,7 @@ import { register } from 'tsx/esm/api';
 
 register();
 const { runCase } = await import('./case.ts');
-const { runPair } = await import('./pair.ts');
+const { runSeveralField, runSeveralWorld } = await import('./severalCase.ts');
 const { runWorldCase } = await import('./worldCase.ts');
 const { runFieldCase } = await import('./fieldCase.ts');
 const { readCases } = await import('../learn/casesFile.ts');
@@ -19,7 +19,8 @@ const tellings = (learn) => (index, request) => {
 let cases = null;
 const run = {
   case: runCase,
-  pair: runPair,
+  'several-world': runSeveralWorld,
+  'several-field': (index, { folder }) => runSeveralField(index, folder),
   world: runWorldCase,
   field: runFieldCase,
   'learn-world': tellings(learnFromWorld),

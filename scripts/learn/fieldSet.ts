@@ -30,7 +30,10 @@ export function fieldTruth(folder: string): FieldTruth[] {
 }
 
 /** Trace and vehicle of a drive. Throws where a file cannot be read: a field set is whole or of no use. */
-export async function fieldDrive(folder: string, t: FieldTruth): Promise<{ trace: Trace; vehicle: Vehicle }> {
+export async function fieldDrive(
+  folder: string,
+  t: Pick<FieldTruth, 'trace' | 'vehicle'>,
+): Promise<{ trace: Trace; vehicle: Vehicle }> {
   const vehicle = readVehicleFile(readFileSync(path.join(folder, t.vehicle), 'utf8'));
   const read = await readTraceFile(path.join(folder, t.trace));
   if (!vehicle.ok) throw new Error(`${t.vehicle}: ${vehicle.error.message}`);

@@ -1,13 +1,47 @@
 'use client';
 
 import { X } from 'lucide-react';
+import type { CaseLine, DrivePart } from '@/core/case';
+import { causeName } from '@/core/evidence';
 import { takeBack, undoEntries } from '@/storage/entries';
 import { Glyph } from '@/ui/Glyph';
 import { useUnits } from '@/ui/units';
 import { causeLook } from './causeLook';
-import { movedText } from './jobWords';
+import { movedText, percent } from './jobWords';
 import { useJob } from './JobProvider';
 import { useKeep } from './useKeep';
+
+/** What the parts of a drive are, in the words of the trade. */
+const PART_NAME: Readonly<Record<DrivePart['part'], string>> = {
+  fit: 'Fit of the warm-up',
+  signs: 'With its signs',
+  learned: 'With what such drives turned out as',
+};
+
+/** A drive's one line, which opens into what it is made of. */
+function DriveLine({ line }: { line: CaseLine }) {
+  const { say } = useUnits();
+  return (
+    <details>
+      <summary className="cursor-pointer">{say(line.seen)}</summary>
+      <ul className="my-1 ml-4 space-y-1 text-sm">
+        {line.parts.map(({ part, lines, leads }) => (
+          <li key={part}>
+            <strong>{PART_NAME[part]}:</strong> {causeName(leads.cause).toLowerCase()} {percent(leads.probability)}
+            <ul className="ml-4 list-disc">
+              {lines.map((l) => (
+                <li key={l.id} title={say(l.reason)}>
+                  {say(l.seen)}
+                </li>
+              ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+      <p className="mb-1 ml-4 text-sm">{say(line.reason)}</p>
+    </details>
+  );
+}
 
 /** Every piece of evidence of the open job: what was seen, where, and how far it moved the odds; each can be taken back. */
 export function EvidenceTable() {
@@ -50,12 +84,12 @@ export function EvidenceTable() {
         <tbody>
           {lines.map((line, i) => {
             const look = causeLook(line.moved.cause);
-            // A drive gives several lines and is taken back as one, on its own screen.
-            const single = lines.filter((l) => l.entryId === line.entryId).length === 1;
+            // A drive is left out on its own screen, where it can be counted again.
+            const single = line.parts.length === 0 && lines.filter((l) => l.entryId === line.entryId).length === 1;
             return (
               <tr key={`${line.id} ${i}`} className="border-t border-base-content/15">
                 <td className="py-1 pr-4" title={say(line.reason)}>
-                  {say(line.seen)}
+                  {line.parts.length > 0 ? <DriveLine line={line} /> : say(line.seen)}
                 </td>
                 <td className="pr-4 type-label whitespace-nowrap">{line.source}</td>
                 <td className="pr-2">

@@ -13,7 +13,7 @@ export const caseOfJob = (detail: JobDetail, findings: readonly FindingRecord[],
   });
 
 /** Version of the way summaries are worked out: another one makes all of them anew. */
-const WORKED_OUT_BY = 2;
+const WORKED_OUT_BY = 3;
 
 /** What a summary was worked out from. */
 export const summaryBasis = (job: JobRecord, vehicle: VehicleRecord, figuresChangedAt: number): string =>

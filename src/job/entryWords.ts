@@ -6,6 +6,7 @@ import {
   MARKS,
   MEASUREMENTS,
   proofItem,
+  SINCE_REPAIR,
   valuesOf,
   WORK,
   type Entry,
@@ -36,7 +37,7 @@ export const KIND_NAME: Readonly<Record<Entry['kind'], string>> = {
 
 function answered(item: string, answer: string): string {
   if (isMark(item)) return MARKS[item];
-  const found = findItem(item);
+  const found = item === SINCE_REPAIR.item ? SINCE_REPAIR : findItem(item);
   const says = found?.answers.find((a) => a.key === answer)?.says ?? answer;
   return says === 'yes' ? (found?.ask ?? item) : `${found?.ask ?? item}: ${says}`;
 }

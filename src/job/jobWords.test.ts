@@ -4,7 +4,7 @@ import { startingVehicle } from '@/core/planning';
 import { oddsShares } from './causeLook';
 import { summaryBasis, summaryOf } from './caseOfJob';
 import { entryText } from './entryWords';
-import { factorText, movedText, percent } from './jobWords';
+import { becameText, factorText, movedText, percent } from './jobWords';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const found = (entries: readonly Entry[]) => caseOf({ vehicle, senderPoints: [], entries, drives: new Map() });
@@ -18,6 +18,9 @@ describe('words of a job', () => {
     ]);
     expect(headline).toMatchObject({ text: 'Sender drops out', family: 'sender' });
     expect(movedText(lines[0]!)).toMatch(/^Sender drops out [\d.]+ times more likely$/);
+    const { moved } = lines[0]!;
+    expect(becameText(lines[0]!)).toBe(`Sender drops out from ${percent(moved.from)} to ${percent(moved.to)}`);
+    expect(becameText({ moved: { ...moved, to: moved.from } })).toBe(`Sender drops out stays at ${percent(moved.from)}`);
     expect(percent(headline.share!)).toMatch(/^\d+ %$/);
   });
 

@@ -35,6 +35,12 @@ export function factorText(factor: number): string {
 export const movedText = (line: Pick<CaseLine, 'moved'>): string =>
   `${causeName(line.moved.cause)} ${factorText(line.moved.factor)}`;
 
+/** What a line made of the odds: the figures that stood there before and after, as the strip shows them. */
+export const becameText = ({ moved }: Pick<CaseLine, 'moved'>): string =>
+  percent(moved.from) === percent(moved.to)
+    ? `${causeName(moved.cause)} stays at ${percent(moved.to)}`
+    : `${causeName(moved.cause)} from ${percent(moved.from)} to ${percent(moved.to)}`;
+
 /** States that a repair leaves behind. */
 const BEFORE_PROOF: readonly JobState[] = ['to-look-at', 'drive-planned', 'waiting-for-part'];
 

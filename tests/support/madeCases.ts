@@ -1,5 +1,5 @@
-import { CAUSES, perCause, type Cause } from '@/core/base';
-import { COURSE_LINE, flatLogs, VISIBILITY_LINE, type DriveEvidence, type DriveWay } from '@/core/evidence';
+import { perCause, type Cause } from '@/core/base';
+import { COURSE_LINE, flatLogs, VISIBILITY_LINE, type DriveEvidence } from '@/core/evidence';
 import { startingVehicle } from '@/core/planning';
 import { caseOf, type Case } from '@/core/case';
 import type { Entry, KnownEntry } from '@/core/case';
@@ -7,23 +7,10 @@ import type { Entry, KnownEntry } from '@/core/case';
 /** A made-up car for the tests of the case. */
 export const CAR = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 
-/** A way of a cause that found one coordinate of the vehicle, and one of the severity for faults. */
-export const way = (cause: Cause, vehicle: number, severity: number | null = null): DriveWay => ({
-  ...{ cause, variant: cause, share: 1, within: 0, severities: severity === null ? 0 : 1 },
-  names: severity === null ? ['metal'] : ['metal', `${cause} severity`],
-  mean: severity === null ? Float64Array.of(vehicle) : Float64Array.of(vehicle, severity),
-  covariance: severity === null ? Float64Array.of(0.2) : Float64Array.of(0.2, 0, 0, 0.1),
-});
-
-/** Evidence of a made-up drive: log likelihoods of its course, and what each way found. */
-export const madeDrive = (
-  course: Partial<Record<Cause, number>>,
-  ways: readonly DriveWay[] = CAUSES.map((c) => way(c, 0)),
-): DriveEvidence => ({
+/** Evidence of a made-up drive: log likelihoods of its course. */
+export const madeDrive = (course: Partial<Record<Cause, number>>): DriveEvidence => ({
   quality: { usable: true, problems: [] },
   log: null,
-  basis: 'general',
-  ways,
   evidence: [
     {
       ...{ id: COURSE_LINE, kind: 'course', seen: 'course', reason: '', source: 'trace' },

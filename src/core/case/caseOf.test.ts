@@ -2,18 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { CAUSES, NEIGHBOURS, perCause, type Cause } from '../base';
 import { START_LINE } from '../evidence';
 import { readEntry } from './readEntry';
-import {
-  CAR,
-  chronicle,
-  drive,
-  hopeless,
-  made,
-  madeDrive,
-  oddsOf,
-  said,
-  way,
-  work,
-} from '../../../tests/support/madeCases';
+import { CAR, chronicle, drive, hopeless, made, madeDrive, oddsOf, said, work } from '../../../tests/support/madeCases';
 import { caseOf } from './caseOf';
 import type { Entry } from './entry';
 import { figuresOf, NO_OWN_FIGURES } from './figures';
@@ -77,7 +66,8 @@ describe('a case without work', () => {
     expect(of(look, a)).toBeCloseTo(of(look, b), 9);
     expect(of(a, look)).toBeCloseTo(of(b, look), 9);
     const { lines } = made(chronicle(drive('a'), look), drives);
-    expect(lines.find((l) => l.id.endsWith(START_LINE))!.seen).toBe('At the start: counted by the cold look');
+    const parts = lines.flatMap((l) => l.parts.flatMap((p) => p.lines));
+    expect(parts.find((l) => l.id === START_LINE)!.seen).toBe('At the start: counted by the cold look');
     const flushed = work('cleaned-radiator');
     expect(of(look, flushed, a)).toBeGreaterThan(1.2 * of(look, flushed, b));
   });
@@ -159,23 +149,6 @@ describe('several drives of one car', () => {
     expect(two.drives.map((d) => d.counts)).toEqual([true, true]);
   });
 
-  it('that found the same car under one cause, and another car under the other, speak for the first', () => {
-    const ways = (open: number, early: number) => [
-      way('healthy', 0),
-      way('thermostat-stuck-open', open, 0.5),
-      way('thermostat-opens-early', early, 0.5),
-    ];
-    const course = { 'thermostat-stuck-open': 3, 'thermostat-opens-early': 3 };
-    const drives = { a: madeDrive(course, ways(1, 1.6)), b: madeDrive(course, ways(1, -1.6)) };
-    const odds = oddsOf(made(chronicle(drive('a'), drive('b')), drives).now);
-    expect(odds['thermostat-stuck-open']).toBeGreaterThan(2 * odds['thermostat-opens-early']);
-    const strangers = { ...drives, b: { ...drives.b, basis: 'of another memory' } };
-    const apart = oddsOf(made(chronicle(drive('a'), drive('b')), strangers).now);
-    expect(apart['thermostat-stuck-open'] / apart['thermostat-opens-early']).toBeLessThan(
-      odds['thermostat-stuck-open'] / odds['thermostat-opens-early'],
-    );
-  });
-
   it('a hopeless one changes nothing but says why it does not count', () => {
     const one = made(chronicle(drive('a')), { a: openDrive });
     const both = made(chronicle(drive('a'), drive('b')), { a: openDrive, b: hopeless() });
@@ -192,8 +165,8 @@ describe('several drives of one car', () => {
 
   it('a cold day and a mild one of a sound car do not speak against each other', () => {
     const found = made(chronicle(drive('a'), drive('b')), { a: coldDrive, b: soundDrive });
-    expect(found.now[0]!.cause).toBe('healthy');
-    expect(found.atArrival[0]!.cause).toBe('insufficient-heat');
+    expect(sum(oddsOf(found.now), ['healthy', 'insufficient-heat'])).toBeGreaterThan(0.9);
+    expect(found.headline.text).toBe('Nothing wrong on the car');
   });
 });
 

@@ -1,16 +1,13 @@
 import { perCause, type Cause, type PerCause } from '../base';
 import {
-  addLogs,
   catalogueItem,
-  COURSE_LINE,
   headlineOf,
   logPriors,
   openTests,
   proposeTest,
   sortedOdds,
-  START_LINE,
   toProbabilities,
-  VISIBILITY_LINE,
+  type CauseLogs,
   type DriveEvidence,
   type EvidenceLine,
   type Headline,
@@ -19,30 +16,34 @@ import {
 } from '../evidence';
 import type { CaseVehicle } from './context';
 import { decide, type Decision } from './decide';
-import { inOrder, type DriveEntry, type Entry, type WorkEntry } from './entry';
+import { inOrder, type CheckEntry, type DriveEntry, type Entry, type WorkEntry } from './entry';
 import { SHIPPED_FIGURES, type Figures } from './figures';
 import {
-  afterCourse,
   afterWork,
   arrivalLogs,
   arrivalPaths,
   nowLogs,
   seen,
-  visibilityGain,
+  seenOfWork,
   weatherOpen,
   type Path,
 } from './filter/paths';
+import { NO_WORD, wordTogether } from './filter/together';
+import { driveSays, type DrivePart } from './driveSays';
 import { counting } from './lines/counting';
 import { pricesFor } from './prices';
 import { separability, type Separability } from './separability';
+import { asksSince, isSinceRepair, sinceRepair } from './sinceRepair';
 import { WORK } from './work';
 
 /** A piece of evidence and how it moved the odds. */
 export interface CaseLine extends EvidenceLine {
   readonly entryId: string;
   readonly at: number;
-  /** The cause whose odds it moved most, and by what factor. */
-  readonly moved: { readonly cause: Cause; readonly factor: number };
+  /** The cause whose odds it moved most, by what factor, and its probability before and after. */
+  readonly moved: { readonly cause: Cause; readonly factor: number; readonly from: number; readonly to: number };
+  /** What a drive's line is made of; empty for every other. */
+  readonly parts: readonly DrivePart[];
 }
 
 /** The odds after one entry. */
@@ -80,6 +81,8 @@ export interface Case {
   readonly separability: Separability | null;
   /** Work was done and no drive has shown yet what came of it. */
   readonly unproven: boolean;
+  /** A fault shows after work: whether it was there before it is worth a question. */
+  readonly askSince: boolean;
   readonly next: readonly TestProposal[];
   readonly decision: Decision;
   /** Entries that say nothing by themselves because a later or a measured one says it. */
@@ -98,9 +101,7 @@ export interface CaseInput extends CaseVehicle {
 
 /** Log weight of a cause all of whose stories were dropped. */
 const DROPPED_LOG = -1e6;
-
 const NOTHING: ReadonlySet<string> = new Set();
-
 /** Tests proposed at once. */
 const PROPOSED = 3;
 
@@ -108,14 +109,9 @@ function strongestMove(before: PerCause<number>, after: PerCause<number>): CaseL
   const causes = Object.keys(after) as Cause[];
   const cause = causes.reduce((a, b) => (Math.abs(after[b] - before[b]) > Math.abs(after[a] - before[a]) ? b : a));
   const odds = (p: number) => p / Math.max(1e-12, 1 - p);
-  return { cause, factor: odds(after[cause]) / Math.max(1e-12, odds(before[cause])) };
+  const factor = odds(after[cause]) / Math.max(1e-12, odds(before[cause]));
+  return { cause, factor, from: before[cause], to: after[cause] };
 }
-
-/** A line of a drive beside what was answered: a cold look after a night has said what its first readings say. */
-const besideAnswers = (line: EvidenceLine, answered: ReadonlySet<string>): EvidenceLine =>
-  line.id === START_LINE && answered.has('soak-agreement')
-    ? { ...line, seen: `${line.seen}: counted by the cold look`, logLikelihood: perCause(() => 0) }
-    : line;
 
 /** The forward pass over a chronicle, entry by entry. */
 class Walk {
@@ -125,8 +121,9 @@ class Walk {
   readonly steps: CaseStep[] = [];
   readonly drives: CaseDrive[] = [];
   readonly works: WorkEntry[] = [];
-  private shown: PerCause<number> | null = null;
-  private driven = false;
+  /** Words of the drives since the last work, and what they say together. */
+  private words: CauseLogs[] = [];
+  private together = NO_WORD;
   /** A drive since the last work counts; of the others at least one cannot tell. */
   private countedSinceWork = false;
   private hopeless = false;
@@ -161,15 +158,26 @@ class Walk {
     return this.proofDue;
   }
 
-  private line(entry: Entry, line: EvidenceLine, change: (paths: readonly Path[]) => Path[]): void {
+  private line(
+    entry: Entry,
+    line: EvidenceLine,
+    change: (paths: readonly Path[]) => Path[],
+    parts: readonly DrivePart[] = [],
+  ): void {
     const before = this.now;
     this.paths = change(this.paths);
     this.now = this.odds(nowLogs);
-    this.lines.push({ ...line, entryId: entry.id, at: entry.at, moved: strongestMove(before, this.now) });
+    this.lines.push({ ...line, entryId: entry.id, at: entry.at, moved: strongestMove(before, this.now), parts });
   }
 
   add(entry: Entry, lines: readonly EvidenceLine[]): void {
     for (const line of lines) this.line(entry, line, (paths) => seen(paths, line.logLikelihood));
+  }
+
+  /** Whether what is wrong now came with the work; nothing before any work. */
+  since(entry: CheckEntry): void {
+    const said = sinceRepair(entry.answer);
+    if (said && this.works.length > 0) this.line(entry, said.line(entry), (paths) => seenOfWork(paths, said.log));
   }
 
   step(entry: Entry, says: string): void {
@@ -199,29 +207,27 @@ class Walk {
     this.drives.push({ entryId, traceId, at, counts: why === '', why });
     if (entry.leftOut === '' && drive?.quality.usable === false) this.hopeless = true;
     if (!drive || why !== '') return;
+    if (!this.countedSinceWork && this.works.length > 0) this.paths = weatherOpen(this.paths, this.rates);
     this.countedSinceWork = true;
-    if (this.driven || this.works.length > 0) this.paths = weatherOpen(this.paths);
-    const gain = visibilityGain(this.shown, drive);
-    this.shown = this.shown ? addLogs(this.shown, gain) : gain;
-    for (const given of drive.evidence) {
-      const line = besideAnswers(given, beside);
-      const of = { ...line, id: `${entry.id}:${line.id}` };
-      if (line.id === COURSE_LINE) this.line(entry, of, (paths) => afterCourse(paths, drive));
-      else if (line.id === VISIBILITY_LINE)
-        this.line(entry, { ...of, logLikelihood: gain }, (paths) => seen(paths, gain));
-      else this.line(entry, of, (paths) => seen(paths, line.logLikelihood));
-    }
-    this.driven = true;
     this.proofDue = false;
+    const said = driveSays(entry.id, drive, { beside, before: this.words.length, possible: this.possible });
+    this.words = [...this.words, said.word];
+    const before = this.together;
+    this.together = wordTogether(this.words);
+    const adds = (c: Cause) => (this.together[c] === before[c] ? 0 : this.together[c] - before[c]);
+    const logLikelihood = perCause((c) => (this.possible[c] ? adds(c) : 0));
+    this.line(entry, { ...said.line, logLikelihood }, (paths) => seen(paths, logLikelihood), said.parts);
   }
 
   work(entry: WorkEntry): void {
     const before = this.works.filter((w) => w.work === entry.work).length;
     const { risks } = this.figures;
-    const situation = { risks, benchPassed: entry.benchPassed, before, rates: this.rates };
+    const situation = { risks, benchPassed: entry.benchPassed, before, rates: this.rates, possible: this.possible };
     this.paths = afterWork(this.paths, entry.work, situation);
     this.now = this.odds(nowLogs);
     this.works.push(entry);
+    this.words = [];
+    this.together = NO_WORD;
     this.hopeless = false;
     this.countedSinceWork = false;
     this.proofDue = true;
@@ -241,6 +247,9 @@ function walkAll(input: CaseInput, figures: Figures) {
     } else if (entry.kind === 'drive') {
       walk.drive(entry, besideDrive.get(entry.id) ?? NOTHING);
       if (walk.drives.at(-1)?.counts) walk.step(entry, 'Drive logged');
+    } else if (isSinceRepair(entry)) {
+      walk.since(entry);
+      if (walk.works.length > 0) walk.step(entry, walk.lines.at(-1)!.seen);
     } else {
       const lines = byEntry.get(entry.id) ?? [];
       if (lines.length === 0) continue;
@@ -248,7 +257,7 @@ function walkAll(input: CaseInput, figures: Figures) {
       walk.step(entry, lines.map((l) => l.seen).join('; '));
     }
   }
-  return { walk, superseded, done, unknown: entries.filter((e) => e.kind === 'unknown') };
+  return { walk, entries, superseded, done, unknown: entries.filter((e) => e.kind === 'unknown') };
 }
 
 /**
@@ -257,7 +266,7 @@ function walkAll(input: CaseInput, figures: Figures) {
  */
 export function caseOf(input: CaseInput): Case {
   const figures = input.figures ?? SHIPPED_FIGURES;
-  const { walk, superseded, done, unknown } = walkAll(input, figures);
+  const { walk, entries: entriesInOrder, superseded, done, unknown } = walkAll(input, figures);
   const { vehicle } = input;
   if (walk.drives.some((d) => d.counts && d.at >= (walk.works.at(-1)?.at ?? -Infinity))) done.add('cold-start-log');
   const now = sortedOdds(walk.now);
@@ -279,6 +288,7 @@ export function caseOf(input: CaseInput): Case {
     drives: walk.drives,
     separability: separability(walk.works, atArrival, now),
     unproven: walk.unproven,
+    askSince: asksSince(entriesInOrder, walk.lines, walk.now),
     next: again ? [again, ...best.filter((t) => t.item.id !== again.item.id)].slice(0, PROPOSED) : best,
     decision,
     superseded,

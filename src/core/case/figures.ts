@@ -114,7 +114,10 @@ const fileSchema = object({
     .noUnknown('prices holds a name that this version does not know: ${unknown}')
     .default({}),
   monitors: monitorsSchema,
-  risks: numbersWithin({ badPart: [0.0001, 0.5], badPartTested: [0.0001, 0.5], airLeft: [0.0001, 0.5] }, 'risks'),
+  risks: numbersWithin(
+    { badPart: [0.0001, 0.5], badPartTested: [0.0001, 0.5], airLeft: [0.0001, 0.5], unplugged: [0.0001, 0.5] },
+    'risks',
+  ),
   altitude_m: number()
     .strict()
     .typeError('altitude_m must be a number')

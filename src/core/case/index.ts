@@ -61,6 +61,9 @@ export { readEntry } from './readEntry';
 export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';
 export { type Separability } from './separability';
+export { SINCE_REPAIR } from './sinceRepair';
+export { type DrivePart } from './driveSays';
+export { wordTogether } from './filter/together';
 export { WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
 export {
   benchTests,

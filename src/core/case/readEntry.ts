@@ -8,6 +8,7 @@ import type { Entry, EntryKind, KnownEntry } from './entry';
 import { isMark } from './marks';
 import { isMeasurement, valueError, type MeasurementName } from './measurements';
 import { isProofAnswer } from './proofItems';
+import { isSinceRepairAnswer } from './sinceRepair';
 import { WORK_KINDS, type WorkKind } from './work';
 
 const text = () => string().max(100_000).default('');
@@ -90,7 +91,7 @@ const isRecord = (value: unknown): value is Record<string, unknown> =>
 
 /** What this version cannot make sense of in an entry of the right shape; null when nothing. */
 function strangeness(entry: KnownEntry): string | null {
-  if (entry.kind === 'check' && isMark(entry.item)) return null;
+  if (entry.kind === 'check' && (isMark(entry.item) || isSinceRepairAnswer(entry.item, entry.answer))) return null;
   if (entry.kind === 'bench' && entry.test) {
     const { of } = entry.test as { readonly of?: unknown };
     return benchTestSchema(of) ? null : `bench test of “${String(of)}” is not known to this version`;

@@ -10,6 +10,11 @@ export interface WorkSpec {
   readonly brings: readonly Cause[];
   /** The cooling system was opened: air may be left behind. */
   readonly opens: boolean;
+  /**
+   * Faults that come of what was unplugged or moved out of the way and not put back: how often each, as a multiple of
+   * the shop's figure for one connector.
+   */
+  readonly unplugs: Readonly<Partial<Record<Cause, number>>>;
   /** Coordinates of the vehicle (names of the twin's parameters) that start anew with the part. */
   readonly renews: readonly string[];
 }
@@ -35,6 +40,13 @@ export const WORK = {
     cures: { ...each(THERMOSTAT, 0.98), 'thermostat-leaking': 0.93, 'thermostat-heating-fault': 0.6 },
     brings: ['thermostat-stuck-open', 'thermostat-leaking', 'thermostat-opens-early', 'thermostat-opens-late'],
     opens: true,
+    unplugs: {
+      'sender-stuck': 1,
+      'sender-intermittent': 0.3,
+      'gauge-sender-fault': 0.3,
+      'thermostat-heating-fault': 1,
+      'fan-not-running': 0.5,
+    },
     renews: THERMOSTAT_PARAMETERS,
   },
   'replaced-seal': {
@@ -42,6 +54,13 @@ export const WORK = {
     cures: { 'thermostat-leaking': 0.6, 'thermostat-stuck-open': 0.1 },
     brings: ['thermostat-leaking'],
     opens: true,
+    unplugs: {
+      'sender-stuck': 0.7,
+      'sender-intermittent': 0.2,
+      'gauge-sender-fault': 0.2,
+      'thermostat-heating-fault': 0.7,
+      'fan-not-running': 0.3,
+    },
     renews: ['vent'],
   },
   'replaced-sender': {
@@ -55,6 +74,7 @@ export const WORK = {
     },
     brings: ['sender-reads-low', 'sender-reads-high'],
     opens: true,
+    unplugs: { 'sender-stuck': 1, 'sender-intermittent': 0.5, 'gauge-sender-fault': 0.3 },
     renews: SENDER_PARAMETERS,
   },
   'mended-wiring': {
@@ -67,6 +87,7 @@ export const WORK = {
     },
     brings: [],
     opens: false,
+    unplugs: { 'sender-stuck': 1, 'sender-intermittent': 1, 'gauge-sender-fault': 0.3 },
     renews: ['senderOffset'],
   },
   'replaced-gauge-sender': {
@@ -74,6 +95,7 @@ export const WORK = {
     cures: { 'gauge-sender-fault': 0.85 },
     brings: ['gauge-sender-fault'],
     opens: true,
+    unplugs: { 'gauge-sender-fault': 1, 'sender-stuck': 0.2 },
     renews: [],
   },
   'mended-heating-circuit': {
@@ -81,6 +103,7 @@ export const WORK = {
     cures: { 'thermostat-heating-fault': 0.75 },
     brings: [],
     opens: false,
+    unplugs: { 'thermostat-heating-fault': 1, 'sender-stuck': 0.2 },
     renews: ['heatingThreshold'],
   },
   'mended-fan': {
@@ -88,6 +111,7 @@ export const WORK = {
     cures: { 'fan-not-running': 0.9, 'fan-always-on': 0.9 },
     brings: ['fan-not-running'],
     opens: false,
+    unplugs: { 'fan-not-running': 1, 'fan-always-on': 0.5 },
     renews: ['fanOn', 'fanFlow'],
   },
   'topped-up-and-bled': {
@@ -95,6 +119,7 @@ export const WORK = {
     cures: { 'low-coolant-or-air': 0.85 },
     brings: [],
     opens: true,
+    unplugs: { 'sender-stuck': 0.1 },
     renews: [],
   },
   'drained-and-filled': {
@@ -102,6 +127,7 @@ export const WORK = {
     cures: { 'low-coolant-or-air': 0.8, 'flow-restricted': 0.05 },
     brings: [],
     opens: true,
+    unplugs: { 'sender-stuck': 0.2, 'fan-not-running': 0.3 },
     renews: [],
   },
   'cleaned-radiator': {
@@ -109,6 +135,7 @@ export const WORK = {
     cures: { 'flow-restricted': 0.35 },
     brings: [],
     opens: false,
+    unplugs: { 'fan-not-running': 1 },
     renews: ['radiator'],
   },
   'replaced-radiator': {
@@ -116,6 +143,7 @@ export const WORK = {
     cures: { 'flow-restricted': 0.4 },
     brings: [],
     opens: true,
+    unplugs: { 'fan-not-running': 1.5, 'sender-stuck': 0.3 },
     renews: ['radiator'],
   },
   'replaced-pump': {
@@ -123,9 +151,10 @@ export const WORK = {
     cures: { 'flow-restricted': 0.55 },
     brings: ['flow-restricted'],
     opens: true,
+    unplugs: { 'sender-stuck': 0.7, 'fan-not-running': 0.7, 'gauge-sender-fault': 0.2 },
     renews: ['flow'],
   },
-  'replaced-cap': { done: 'Replaced the pressure cap', cures: {}, brings: [], opens: true, renews: [] },
+  'replaced-cap': { done: 'Replaced the pressure cap', cures: {}, brings: [], opens: true, unplugs: {}, renews: [] },
 } as const satisfies Readonly<Record<string, WorkSpec>>;
 
 /** A kind of work. */
@@ -145,10 +174,15 @@ export interface WorkRisks {
   readonly badPartTested: number;
   /** An opened system keeps air. */
   readonly airLeft: number;
+  /** One connector that was in the way is left off, or its wire pinched. */
+  readonly unplugged: number;
 }
 
-/** Working figures: two to five new parts in a hundred; air left after three openings in a hundred. */
-export const WORK_RISKS: WorkRisks = { badPart: 0.03, badPartTested: 0.005, airLeft: 0.03 };
+/**
+ * Working figures: two to five new parts in a hundred; air left after three openings in a hundred; one connector in
+ * seventy left off.
+ */
+export const WORK_RISKS: WorkRisks = { badPart: 0.03, badPartTested: 0.005, airLeft: 0.03, unplugged: 0.015 };
 
 /** Each earlier failure of the same part makes the next new one this many times as likely to be wrong again. */
 const AGAIN = 2;

@@ -15,7 +15,14 @@ export {
 } from './catalogue/catalogue';
 export { CAUSE_TEXT, causeName, FAMILY_NAME } from './causeText';
 export { complaintConflicts } from './conflicts';
-export { COURSE_LINE, START_LINE, VISIBILITY_LINE, type DriveEvidence, type DriveWay } from './driveEvidence';
+export {
+  COURSE_LINE,
+  driveWord,
+  EXPERIENCE_LINE,
+  START_LINE,
+  VISIBILITY_LINE,
+  type DriveEvidence,
+} from './driveEvidence';
 export { flatLogs, logsOf, type CauseLogs, type EvidenceKind, type EvidenceLine } from './evidenceLine';
 export { acrossDivide, GRADE_FROM, gradeOf, sortedOdds, type Grade, type Odds } from './grade';
 export { headlineOf, sameAct, type Headline } from './headline';

@@ -26,7 +26,6 @@ import { nextForTrace } from './nextForTrace';
 import { prepareDrive } from './prepareDrive';
 import { assessQuality } from './quality';
 import { faultFigures, reportParameters, toOdds } from './reports';
-import { driveWays } from './ways';
 import { weighDrive, weightOf, type LoggedDrive } from './weighing';
 import { remarksOf } from './words/remarks';
 
@@ -125,7 +124,8 @@ export function* judgeWithFigures(
   const rival = {
     cause: rivalCause,
     probability: instead[rivalCause],
-    times: instead[leader.cause] / instead[rivalCause],
+    // As the odds are shown: one figure, whichever screen it stands on.
+    times: leader.probability / causes.find((c) => c.cause === rivalCause)!.probability,
     course: rivalFit && { fit: rivalFit, reading_c: readingOf(rivalFit) },
   };
   const seen = { trace, vehicle, findings, inputs, problem };
@@ -140,9 +140,7 @@ export function* judgeWithFigures(
     quality,
     next: nextForTrace({ causes, vehicle, quality }),
     evidence: lines,
-    ways: driveWays(problem, fits, supportOfFit),
     log: logPrint(trace),
-    basis: basisOf(options.memory ?? null),
     faultFigures: faultFigures(bestFit),
     parameters: reportParameters(problem.prior, bestFit.fit.z),
     hypotheses,
@@ -159,10 +157,6 @@ export function* judgeWithFigures(
   };
   return { finding, figures };
 }
-
-/** What the vehicle's coordinates are counted from: the general prior, or this very memory. */
-const basisOf = (memory: VehicleMemory | null): string =>
-  memory ? `memory ${memory.mean.map((m, i) => `${m.toFixed(2)}/${memory.sd[i]!.toFixed(2)}`).join(' ')}` : 'general';
 
 /** The fit of a cause with the most evidence; null for causes that only the raw signal shows. */
 function bestFitOf(fits: readonly HypothesisFit[], cause: Cause): HypothesisFit | null {

@@ -32,10 +32,10 @@ export interface PracticeFinding extends DriveEvidence {
 
 /** A finding as far as practice needs it: a whole one is many times as large. */
 export function bareFinding(finding: PracticeFinding): PracticeFinding {
-  const { quality, evidence, ways, log, basis, curves } = finding;
+  const { quality, evidence, log, curves } = finding;
   const { time_s, healthyLow_c, healthyHigh_c } = curves ?? {};
   const band = time_s && healthyLow_c && healthyHigh_c ? { curves: { time_s, healthyLow_c, healthyHigh_c } } : {};
-  return { quality, evidence, ways, log, basis, ...band };
+  return { quality, evidence, log, ...band };
 }
 
 /** A logged drive; the log is kept beside the sheet, by the step's id. */

@@ -1,5 +1,4 @@
 export { binMeans, type BinMeans } from './binMeans';
-export { joinFindings, wandered, type Gaussian } from './gaussian';
 export { interpolateTable, resample } from './interpolate';
 export { cubicAt, monotoneCubic, type MonotoneCubic } from './monotoneCubic';
 export { thin } from './thin';

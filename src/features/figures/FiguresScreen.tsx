@@ -61,6 +61,7 @@ const RISK_TEXT = {
   badPart: 'New part bad or wrong',
   badPartTested: 'The same, bench-tested before',
   airLeft: 'Air left after opening the system',
+  unplugged: 'One connector in the way left off',
 } as const;
 
 /** A record with one entry set, or taken out. */

@@ -3,6 +3,7 @@
 import { Link } from '@/ui/Link';
 import { useState, type ReactNode } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { SINCE_REPAIR } from '@/core/case';
 import type { Headline } from '@/core/evidence';
 import { causeName } from '@/core/evidence';
 import { AnswerItem } from '@/job/AnswerItem';
@@ -10,12 +11,14 @@ import { expectedOnly } from '@/job/caseOfJob';
 import { FAMILY_LOOK, oddsShares } from '@/job/causeLook';
 import { EvidenceTable } from '@/job/EvidenceTable';
 import { useJob } from '@/job/JobProvider';
-import { GRADE_NAME, movedText, percent, STATE_NAME } from '@/job/jobWords';
+import { becameText, GRADE_NAME, percent, STATE_NAME } from '@/job/jobWords';
 import { useKeep } from '@/job/useKeep';
 import { isLooseBench } from '@/storage/benches';
+import { giveAnswer, undoEntries } from '@/storage/entries';
 import { setStanding } from '@/storage/jobs';
 import { standingOf } from '@/storage/jobStanding';
 import { JOB_STATES, type JobState } from '@/storage/records';
+import { AnswerButtons } from '@/ui/AnswerButtons';
 import { Glyph } from '@/ui/Glyph';
 import { ShareStrip } from '@/ui/ShareStrip';
 import { Said, useUnits } from '@/ui/units';
@@ -71,11 +74,34 @@ function Sign() {
 /** Share from which the remedy stands beside the headline. */
 const THEN_FROM = 0.8;
 
+/** After work a fault shows: whether it is new says more than any test, and takes no time. */
+function SinceRepair() {
+  const { job } = useJob();
+  const keep = useKeep();
+  const answer = (given: string) =>
+    keep(() => giveAnswer(job.id, { kind: 'check', item: SINCE_REPAIR.item, answer: given, minute: null }), {
+      undo: undoEntries,
+    });
+  return (
+    <div
+      className="min-w-0 flex-1 border-l-4 border-primary pl-4 max-sm:basis-full lg:w-88 lg:flex-none"
+      data-testid="since-repair"
+    >
+      <p className="type-label" title={SINCE_REPAIR.reason}>
+        Do next
+      </p>
+      <p className="mb-1 leading-snug font-semibold">{SINCE_REPAIR.ask}</p>
+      <AnswerButtons label={SINCE_REPAIR.ask} answers={SINCE_REPAIR.answers} chosen={null} onChoose={answer} />
+    </div>
+  );
+}
+
 function DoNext() {
-  const { next, headline, unproven } = useJob().case;
+  const { next, headline, unproven, askSince } = useJob().case;
   const [first] = next;
   const { say } = useUnits();
   const [open, setOpen] = useState(false);
+  if (askSince) return <SinceRepair />;
   return (
     <div className="min-w-0 flex-1 border-l-4 border-primary pl-4 max-sm:basis-full lg:w-88 lg:flex-none">
       <p className="flex items-baseline gap-2 type-label">
@@ -159,7 +185,7 @@ function WholeFrame({ children }: { children: ReactNode }) {
   const [open, setOpen] = useState(false);
   useHotkeys('e', () => setOpen((was) => !was));
   useHotkeys('escape', () => setOpen(false));
-  const shown = found.lines.findLast((l) => l.kind !== 'raw' && l.kind !== 'visibility');
+  const shown = found.lines.at(-1);
   return (
     <>
       <section aria-label="Where this job stands" className="border-b border-base-content/30 bg-base-100 print:hidden">
@@ -198,7 +224,7 @@ function WholeFrame({ children }: { children: ReactNode }) {
             <span className="lg:truncate">
               {shown ? (
                 <>
-                  Latest: <Said>{shown.seen.replace(/\.$/, '')}</Said>. <strong>{movedText(shown)}</strong>
+                  Latest: <Said>{shown.seen.replace(/\.$/, '')}</Said>. <strong>{becameText(shown)}</strong>
                 </>
               ) : (
                 'No evidence yet'

@@ -1,5 +1,5 @@
 import { CAUSES, perCause, type Cause } from '../../base';
-import { addLogs, causeName, logPriors, type CauseLogs, type EvidenceLine } from '../../evidence';
+import { addLogs, causeName, EXPERIENCE_LINE, logPriors, type CauseLogs, type EvidenceLine } from '../../evidence';
 import type { Figures } from './figure';
 import { groupOf } from './figureGroups';
 import { experienced, type Experience, type Experienced } from './network';
@@ -62,7 +62,7 @@ export function experienceLine(
   const most = reasons.length > 0 ? `; most of it by ${reasons.join(' and ')}` : '';
   return {
     line: {
-      id: 'experience',
+      id: EXPERIENCE_LINE,
       kind: 'raw',
       seen: `Drives with figures like these mostly turned out as: ${causeName(leader).toLowerCase()}${most}`,
       reason:

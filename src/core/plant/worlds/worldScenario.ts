@@ -1,12 +1,12 @@
 import { isFault, type Cause, type ChannelSet, type Trace, type Vehicle } from '../../base';
-import { drawBody } from '../body';
+import { drawBody, type PlantBody } from '../body';
 import { drivePhases } from '../drive';
 import { NO_FAULT } from '../fault';
 import { scrambledRandom, seededRandom, type Random } from '../random';
 import { cutRun, effectOf } from '../runs';
 import { simulateDrive, type PlantRun } from '../simulate';
 import { drawWorld } from './drawWorld';
-import { drawWays } from './faultWays';
+import { drawWays, type DrawnFault } from './faultWays';
 import { HOME_WORLD, type World } from './world';
 import { drawWorldPhases } from './worldDrive';
 import { logWorldRun } from './worldLogger';
@@ -20,6 +20,8 @@ export interface WorldRequest {
   readonly causes: readonly Cause[];
   readonly channelSet: ChannelSet;
   readonly start: 'cold' | 'part-soaked' | 'hot';
+  /** Another drive of the car of an earlier scenario, on another day: its body and its fault stay. */
+  readonly same?: Pick<WorldScenario, 'vehicle' | 'body' | 'drawn'>;
 }
 
 /** A drive in a drawn world with the truth behind it. */
@@ -27,6 +29,9 @@ export interface WorldScenario {
   readonly seed: number;
   readonly world: World;
   readonly vehicle: Vehicle;
+  /** The individual car and its fault, for further drives of it. */
+  readonly body: PlantBody;
+  readonly drawn: DrawnFault;
   /** The cause, or the two of them; the drive decides between sound and too cold. */
   readonly causes: readonly Cause[];
   readonly ways: readonly { readonly cause: Cause; readonly way: string }[];
@@ -69,10 +74,10 @@ export function drawWorldScenario(request: WorldRequest): WorldScenario {
   const world = worldOf(request.world);
   const cold = request.causes[0] === 'insufficient-heat';
   const heated = request.causes.includes('thermostat-heating-fault') || random.chance(0.15);
-  const vehicle = drawWorldVehicle(random, `${world.name}, car ${request.seed}`, heated);
+  const vehicle = request.same?.vehicle ?? drawWorldVehicle(random, `${world.name}, car ${request.seed}`, heated);
   const ambient_c = cold ? random.uniform(-22, 4) : random.uniform(-20, 36);
-  const body = drawBody(vehicle, random, 1, world);
-  const drawn = drawWays(request.causes, random, vehicle);
+  const body = request.same?.body ?? drawBody(vehicle, random, 1, world);
+  const drawn = request.same?.drawn ?? drawWays(request.causes, random, vehicle);
   const startAt_c = startOf(request.start, ambient_c, vehicle.thermostat.rated_c, random);
   const conditions = { ambient_c, engineStart_c: Math.max(startAt_c, ambient_c - 2), coverFraction: 0 };
   const style = random.uniform(0, 1);
@@ -91,9 +96,7 @@ export function drawWorldScenario(request: WorldRequest): WorldScenario {
   const causes = request.causes.map((cause) => (isFault(cause) ? cause : reach < -2 ? 'insufficient-heat' : 'healthy'));
   return {
     seed: request.seed,
-    world,
-    vehicle,
-    causes,
+    ...{ world, vehicle, body, drawn, causes },
     ways: drawn.ways,
     channelSet: request.channelSet,
     start: request.start,
