@@ -53,10 +53,22 @@ export function judgeAllDue(): Promise<Result<void, StorageError>> {
   );
 }
 
+/** A file of figures without the window of starts of the warm-up monitor. */
+function withoutStarts(file: unknown): unknown {
+  if (typeof file !== 'object' || file === null || !('monitors' in file)) return file;
+  const { monitors } = file;
+  if (typeof monitors !== 'object' || monitors === null) return file;
+  return { ...file, monitors: { ...monitors, startFrom_c: undefined, startTo_c: undefined } };
+}
+
 /** The shop's own figures in a row of the store; none where they cannot be read. */
 export function figuresIn(value: unknown): OwnFigures {
-  const read = typeof value === 'object' && value !== null && 'file' in value ? readFigures(value.file) : null;
-  return read?.ok ? read.value : NO_OWN_FIGURES;
+  if (typeof value !== 'object' || value === null || !('file' in value)) return NO_OWN_FIGURES;
+  const read = readFigures(value.file);
+  if (read.ok) return read.value;
+  // A window of starts that cannot be was once accepted: it goes, and nothing else of the shop's figures with it.
+  const again = readFigures(withoutStarts(value.file));
+  return again.ok ? again.value : NO_OWN_FIGURES;
 }
 
 /**

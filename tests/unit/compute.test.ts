@@ -63,6 +63,41 @@ describe('compute features, monitors and compare', () => {
     expect(odd!.error).toMatchObject({ path: 'trace.channels.ect' });
   });
 
+  it('says of each trace that cannot be what is wrong with it, and still answers the others', async () => {
+    const odd = (time_s: readonly number[], ect_c: readonly (number | null)[]) => ({
+      trace: { time_s, channels: { ect_c } },
+      vehicle: 'v.json',
+    });
+    const inputs = [
+      odd([0, 60, 1e12], [10, 20, 30]),
+      odd([0, 60, 1e308], [10, 20, 30]),
+      odd([0, 60, 1e7], [10, 20, 30]),
+      odd([-1e308, 60, 1e308], [10, 20, 30]),
+      odd([0, 60, 120], [10, 1e300, 30]),
+      odd([0, 1e-9], [10, 20]),
+      odd([0, 60, 120], [null, null, null]),
+      odd([0, 60, 120], [10, 20, 30]),
+    ];
+    for (const name of ['monitors', 'features'] as const) {
+      const { status, answer } = await compute(name, inputs);
+      expect(status).toBe(3);
+      const rows = answer as Row[];
+      expect(rows).toHaveLength(inputs.length);
+      for (const row of rows.slice(0, 4)) {
+        expect(row.error).toMatchObject({ path: 'trace.time_s' });
+        expect((row.error as Row).message).toMatch(/seconds, not in milliseconds/);
+      }
+      expect(rows[4]!.error).toMatchObject({ path: 'trace.channels.ect_c[1]' });
+      expect(rows[7]!.error).toBeUndefined();
+    }
+  });
+
+  it('refuses a window of starts that nothing passes', async () => {
+    const settings = { startFrom_c: 60, startTo_c: 50 };
+    const { answer } = await compute('monitors', [{ trace: 'a.csv', vehicle: 'v.json', settings }]);
+    expect((answer as Row[])[0]!.error).toMatchObject({ path: 'settings' });
+  });
+
   it('compares two drives, and says which condition forbids it', async () => {
     const { status, answer } = await compute('compare', [
       { before: 'a.csv', after: 'a.csv', vehicle: 'v.json' },

@@ -1,4 +1,5 @@
-import type { ComputeError } from './computation';
+import { fail, type Result } from '../../core/base';
+import type { Computation, ComputeError } from './computation';
 import { COMPUTATIONS } from './computations';
 
 /** How a call ended: its status, and what it prints. */
@@ -11,6 +12,16 @@ export interface Answered {
 }
 
 const notUnderstood = (stderr: string): Answered => ({ status: 2, stdout: '', stderr });
+
+/** One input's answer: what a computation throws at it is an error of this input, and leaves the others theirs. */
+async function answered(compute: Computation, one: unknown): Promise<Result<object, ComputeError>> {
+  try {
+    return await compute(one);
+  } catch (thrown) {
+    const why = thrown instanceof Error ? thrown.message : String(thrown);
+    return fail({ code: 'not-computed', message: `This input could not be worked out: ${why}`, path: null });
+  }
+}
 
 /** Answers one input, or each of an array of them in its order, as JSON in a line. @param read gives the inputs as JSON */
 export async function answerCompute(name: string, read: () => Promise<string>): Promise<Answered> {
@@ -26,7 +37,7 @@ export async function answerCompute(name: string, read: () => Promise<string>): 
   let failed = false;
   const answers: object[] = [];
   for (const one of Array.isArray(input) ? input : [input]) {
-    const result = await compute(one);
+    const result = await answered(compute, one);
     if (result.ok) answers.push(result.value);
     else {
       failed = true;

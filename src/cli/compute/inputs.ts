@@ -42,6 +42,11 @@ export function vehicleOf(given: unknown): Result<Vehicle, ComputeError> {
   return parsed.ok ? parsed : error(parsed.error.code, parsed.error.message, 'vehicle');
 }
 
+/** No drive is longer, s: beyond it the times are in another unit. */
+const LONGEST_S = 2 * 86_400;
+/** No figure of a car is larger. */
+const LARGEST = 1e7;
+
 const samples = array(number().nullable().defined()).strict();
 const traceSchema = object({
   time_s: array(number().required()).strict().min(2, 'time_s needs two samples').required('time_s is missing'),
@@ -55,6 +60,13 @@ function writtenTrace(given: unknown, path: string): Result<Trace, ComputeError>
   const { time_s, channels } = checked.value;
   const wrong = (message: string, at: string) => error('wrong-input', message, `${path}.${at}`);
   if (time_s.some((t, i) => i > 0 && t <= time_s[i - 1]!)) return wrong('The times must rise.', 'time_s');
+  const length_s = time_s.at(-1)! - time_s[0]!;
+  if (!(length_s <= LONGEST_S)) {
+    return wrong(
+      `The times span ${length_s.toPrecision(4)} s, more than two days: give them in seconds, not in milliseconds.`,
+      'time_s',
+    );
+  }
   const columns: Partial<Record<ChannelName, Float64Array>> = {};
   for (const [name, values] of Object.entries(channels)) {
     if (!isChannelName(name)) {
@@ -63,6 +75,8 @@ function writtenTrace(given: unknown, path: string): Result<Trace, ComputeError>
     const column = validated(samples, values);
     if (!column.ok || !column.value) return wrong('A channel is a list of numbers and nulls.', `channels.${name}`);
     if (column.value.length !== time_s.length) return wrong('Not as long as time_s.', `channels.${name}`);
+    const huge = column.value.findIndex((v) => v !== null && Math.abs(v) > LARGEST);
+    if (huge >= 0) return wrong(`${column.value[huge]} is more than any ${name} can be.`, `channels.${name}[${huge}]`);
     columns[name] = Float64Array.from(column.value, (v) => v ?? NaN);
   }
   const { ect_c } = columns;

@@ -31,7 +31,9 @@ describe('what work brings', () => {
 
   it('a scan reading of -40 beside a warm reference since the work leaves the thermostat what it was', () => {
     const moment = {
-      ...{ kind: 'measurement', name: 'moment', values: { reference_c: 88, scan_c: -40 } },
+      kind: 'measurement',
+      name: 'moment',
+      values: { reference_c: 88, scan_c: -40 },
       ...{ tolerance: {}, place: '', text: '' },
     } as const;
     const found = made(chronicle(tooCold, light, replaced, moment));
@@ -54,11 +56,11 @@ describe('what work brings', () => {
   });
 
   it('is asked for where a fault shows after work, once, and not before any work', () => {
-    const asks = (...drafts: Parameters<typeof chronicle>) => made(chronicle(...drafts)).askSince;
-    expect(asks(tooCold, fanStill)).toBe(false);
-    expect(asks(tooCold, replaced)).toBe(false);
-    expect(asks(tooCold, light, replaced, fanStill)).toBe(true);
-    expect(asks(tooCold, light, replaced, fanStill, since('since'))).toBe(false);
+    const asks = (entries: ReturnType<typeof chronicle>) => made(entries).askSince;
+    expect(asks(chronicle(tooCold, fanStill))).toBe(false);
+    expect(asks(chronicle(tooCold, replaced))).toBe(false);
+    expect(asks(chronicle(tooCold, light, replaced, fanStill))).toBe(true);
+    expect(asks(chronicle(tooCold, light, replaced, fanStill, since('since')))).toBe(false);
     const found = made(chronicle(tooCold, since('since')));
     expect(oddsOf(found.now)).toEqual(oddsOf(made(chronicle(tooCold)).now));
   });

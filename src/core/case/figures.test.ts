@@ -89,6 +89,12 @@ describe('a shop’s own figures', () => {
       file({ tables: [{ item: 'look-belt', layout: 'outlet', answers: [{ healthy: 0.4 }, { healthy: 0.6 }] }] }),
       /has no figure for insufficient-heat/,
     ],
+    [
+      'with a window of starts that nothing passes',
+      file({ monitors: { startFrom_c: 60, startTo_c: 50 } }),
+      /startFrom_c \(60\) must not be above monitors.startTo_c \(50\)/,
+    ],
+    ['with one end of it past the shipped other', file({ monitors: { startFrom_c: 55 } }), /startFrom_c \(55\)/],
     ['that are no object', 5, /object/],
   ])('%s are refused, and say where', (_, value, message) => {
     const read = readFigures(value);

@@ -13,7 +13,7 @@ import {
 } from '../evidence';
 import { MONITOR_DEFAULTS, type MonitorSettings } from '../monitor';
 import { given, numbersWithin } from './figureSchemas';
-import { monitorsSchema, ownMonitors } from './monitorFigures';
+import { monitorsProblem, monitorsSchema, ownMonitors } from './monitorFigures';
 import { AMOUNTS, type Prices } from './prices';
 import { WORK_RISKS, type WorkRisks } from './work';
 
@@ -155,11 +155,14 @@ export function readFigures(value: unknown): Result<OwnFigures, string> {
       if (!table.ok) return table;
       tables[item.id] = { ...tables[item.id], [layout]: table.value };
     }
+    const monitors = ownMonitors(file.monitors);
+    const problem = monitorsProblem(monitors);
+    if (problem) return fail(`${problem}.`);
     return ok({
       tables,
       baseRates: given(file.baseRates) as OwnFigures['baseRates'],
       prices: given(file.prices) as OwnFigures['prices'],
-      monitors: ownMonitors(file.monitors),
+      monitors,
       risks: given(file.risks) as OwnFigures['risks'],
       altitude_m: file.altitude_m,
     });

@@ -83,10 +83,20 @@ export function ownMonitors(read: object & { readonly tables?: Partial<MonitorTa
   };
 }
 
+/** What is wrong with a shop's monitors together, each of them being possible alone; null when nothing is. */
+export function monitorsProblem(own: Partial<MonitorSettings>): string | null {
+  const { startFrom_c, startTo_c } = { ...MONITOR_DEFAULTS, ...own };
+  return startFrom_c > startTo_c
+    ? `monitors.startFrom_c (${startFrom_c}) must not be above monitors.startTo_c (${startTo_c}): the warm-up monitor would never run`
+    : null;
+}
+
 /** Reads monitor settings on their own. @returns what is said, or what is wrong and where */
 export function readMonitors(value: unknown): Result<Partial<MonitorSettings>, string> {
   try {
-    return ok(ownMonitors(monitorsSchema.validateSync(value, { abortEarly: false, strict: true })));
+    const own = ownMonitors(monitorsSchema.validateSync(value, { abortEarly: false, strict: true }));
+    const problem = monitorsProblem(own);
+    return problem ? fail(`${problem}.`) : ok(own);
   } catch (error) {
     if (error instanceof ValidationError) return fail(`${error.errors.join('; ')}.`);
     throw error;

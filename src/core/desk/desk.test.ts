@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { judgeNow } from '../judge';
-import { MONITOR_DEFAULTS } from '../monitor';
+import { judgeNow, monitorsOf } from '../judge';
+import { MONITOR_DEFAULTS, WARM_UP_KINDS } from '../monitor';
 import { startingVehicle, simulatedDrive } from '../planning';
 import { circuitAt, hoseExpectation, type CircuitState } from './circuit';
 import { compareLooks } from './compareLooks';
@@ -115,6 +115,14 @@ describe('what if', () => {
     const colder = code(vehicle.thermostat.rated_c - 20);
     expect(colder).toMatchObject({ ran: true, wouldSet: true });
     expect(colder.margin_k!).toBeLessThan(0);
+  });
+
+  it('nothing changed is the drive’s own answer, by any way of deciding', () => {
+    for (const warmUp of WARM_UP_KINDS) {
+      const settings = { ...MONITOR_DEFAULTS, warmUp };
+      const own = monitorsOf(sound, vehicle, settings).find((r) => r.code === 'P0128');
+      expect(whatIf.warmUpCode(whatIf.asFitted, settings)).toEqual(own);
+    }
   });
 
   it('a frosty start is not judged, and that is no pass', () => {

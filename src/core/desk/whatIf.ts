@@ -1,6 +1,6 @@
-import { countPresent, type Trace, type Vehicle } from '../base';
-import { prepareDrive, regulates_c, type DriveKnowledge, type Finding } from '../judge';
-import { runMonitors, NOTHING_ELSE_LOGGED, type CodeResult, type MonitorSettings } from '../monitor';
+import type { Trace, Vehicle } from '../base';
+import { monitorInput, prepareDrive, type DriveKnowledge, type Finding } from '../judge';
+import { runMonitors, type CodeResult, type MonitorSettings } from '../monitor';
 import { COMMON_SENDER, readingWithFault } from '../sender';
 import { resample } from '../signal';
 import {
@@ -63,9 +63,6 @@ const DENSITY_EXPONENT = 0.6;
 /** A full cover still lets some air past, share. */
 const PAST_COVER = 0.06;
 
-/** Rows on which the monitor is run again. */
-const MOST_ROWS = 1500;
-
 /** The sliders' ranges: what is met on cars and roads. */
 export const WHAT_IF_RANGES = {
   rated_c: [65, 110],
@@ -95,14 +92,13 @@ function read(element_c: Float64Array, wiring: SenderWiring): Float64Array {
 export function prepareWhatIf(
   trace: Trace,
   vehicle: Vehicle,
-  finding: Pick<Finding, 'inner'>,
+  finding: Pick<Finding, 'inner' | 'curves'>,
   known: DriveKnowledge = {},
 ): WhatIfDrive {
-  const { inputs } = prepareDrive(trace, vehicle, known);
+  const { findings, inputs, problem } = prepareDrive(trace, vehicle, known);
   const prior = twinPrior(inputs, known.memory ?? null);
   const workspace = twinWorkspace(inputs);
   const { parameters, knots, fault, wiring } = finding.inner;
-  const regulated = regulates_c(vehicle);
   const base: WhatIf = {
     rated_c: vehicle.thermostat.rated_c,
     leak: 0,
@@ -152,36 +148,33 @@ export function prepareWhatIf(
     for (let k = 0; k < reading_c.length; k++) reading_c[k]! += parameters.senderOffset;
     return { time_s, reading_c, coolant_c: truth.coolant_c, lift: truth.lift, outlet_c: truth.radiator_c };
   };
-  // The monitor follows the hand as the curve does: on a grid, not on every row of the log.
-  const rows = Math.min(MOST_ROWS, trace.time_s.length);
-  const length_s = trace.time_s[trace.time_s.length - 1]! - trace.time_s[0]!;
-  const drive_s = Float64Array.from({ length: rows }, (_, i) => (i * length_s) / (rows - 1));
-  const at = drive_s.map((t) => t + trace.time_s[0]!);
-  const logged = (name: 'speed_kmh' | 'maf_gps') => {
-    const values = trace.channels[name];
-    return values && countPresent(values) >= 2 ? resample(trace.time_s, values, at) : null;
-  };
-  const speed_kmh = logged('speed_kmh');
-  const air_gps = logged('maf_gps');
+  const asDriven = monitorInput({ trace, findings, problem, expected_c: finding.curves.healthyLow_c });
   const run = (change: WhatIf): WhatIfRun => runWith(change, fault, wiring);
   return {
     asFitted,
     sound: base,
     run,
     warmUpCode: (change, settings) => {
-      const onDrive = (values: Float64Array) => resample(time_s, values, drive_s);
-      const changed = run(change);
-      const expected = runWith({ ...base, outside_c: change.outside_c }, NO_TWIN_FAULT, SOUND_WIRING);
-      const reading_c = onDrive(changed.reading_c);
+      const onDrive = (values: Float64Array) => resample(time_s, values, asDriven.time_s);
+      const sum = (a: Float64Array, b: Float64Array) => a.map((v, i) => v + b[i]!);
+      const moved = (now: Float64Array, before: Float64Array) => onDrive(now.map((v, i) => v - before[i]!));
+      const reading_k = moved(run(change).reading_c, run(asFitted).reading_c);
+      const soundAt = (outside_c: number) => runWith({ ...base, outside_c }, NO_TWIN_FAULT, SOUND_WIRING).reading_c;
+      const outside_k = change.outside_c - base.outside_c;
       return runMonitors(
         {
-          ...NOTHING_ELSE_LOGGED,
-          ...{ time_s: drive_s, reading_c, expected_c: onDrive(expected.reading_c), rated_c: regulated },
-          displacement_l: vehicle.engine.displacement_l,
-          ...{ speed_kmh, air_gps },
-          ...{ start_c: reading_c[0]!, intake_c: change.outside_c },
+          ...asDriven,
+          // The drive as it was, moved by what the change does: nothing changed is the drive's own answer.
+          reading_c: sum(asDriven.reading_c, reading_k),
+          expected_c:
+            outside_k === 0
+              ? asDriven.expected_c
+              : sum(asDriven.expected_c, moved(soundAt(change.outside_c), soundAt(base.outside_c))),
+          start_c: asDriven.start_c + reading_k[0]!,
+          intake_c: asDriven.intake_c === null ? null : asDriven.intake_c + outside_k,
+          ambient_c: asDriven.ambient_c === null ? null : asDriven.ambient_c + outside_k,
         },
-        settings.warmUp === 'fuel' ? { ...settings, warmUp: 'sound-vehicle' } : settings,
+        settings,
       )[0]!;
     },
   };

@@ -18,7 +18,7 @@ export { withSecondFault } from './experience/secondFault';
 export { judgeFiguresNow, judgeNow, judgeTrace, type JudgedWithFigures, type JudgeOptions } from './judge';
 export { type JudgeProgress } from './judgeProgress';
 export { learnVehicle } from './memory';
-export { regulates_c } from './monitorCodes';
+export { monitorInput, regulates_c } from './monitorCodes';
 export { monitorsOf } from './monitorsOf';
 export { prepareDrive, soundDrives, type DriveKnowledge, type PreparedDrive } from './prepareDrive';
 export { resultLine } from './resultLine';

@@ -1,6 +1,8 @@
 /** What the monitors look at; arrays share `time_s`, NaN is missing, a channel that was not logged is null. */
 export interface MonitorInput {
   readonly time_s: Float64Array;
+  /** When the engine first ran, s: run time counts from here; null where it never ran. */
+  readonly started_s: number | null;
   /** Raw reading, °C. */
   readonly reading_c: Float64Array;
   /** Slowest warm-up expected of a sound vehicle on this drive, °C. */
@@ -10,7 +12,7 @@ export interface MonitorInput {
   readonly displacement_l: number;
   /** An electrically heated thermostat: has circuit codes of its own. */
   readonly heated: boolean;
-  /** First reading, °C; NaN without one. */
+  /** Reading when the engine started, °C; NaN without one. */
   readonly start_c: number;
   readonly intake_c: number | null;
   readonly ambient_c: number | null;
@@ -26,6 +28,7 @@ export interface MonitorInput {
 
 /** A drive of which only the reading is known: the rest as if not logged. */
 export const NOTHING_ELSE_LOGGED = {
+  started_s: 0,
   displacement_l: 1.6,
   heated: false,
   intake_c: null,

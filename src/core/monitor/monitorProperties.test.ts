@@ -60,7 +60,7 @@ describe('monitors on any reading', () => {
     fc.assert(
       fc.property(inputs, fc.integer({ min: 0, max: 60 }), (input, at) => {
         const warm = Float64Array.from(input.reading_c);
-        warm[at] = input.rated_c;
+        warm.fill(input.rated_c, at, at + 12);
         const before = of(input, 'P0128')!;
         const after = of({ ...input, reading_c: warm }, 'P0128')!;
         if (!before.wouldSet || before.at_s! > at) expect(after.wouldSet).not.toBe(true);

@@ -20,6 +20,8 @@ const minutes = (v: number | null): string => (v === null ? 'unknown' : `${(v / 
 /** A condition that was not met, in words; quantities in SI, to be shown in the shop's units. */
 export function whyNotText(w: WhyNot): string {
   switch (w.kind) {
+    case 'engine-ran':
+      return 'It runs with the engine running; on this log it never did.';
     case 'start-reading':
       return `It runs from a start between ${whole(w.from)} °C and ${whole(w.to)} °C; this one was ${
         w.was === null ? 'not logged' : `at ${whole(w.was)} °C`

@@ -1,5 +1,6 @@
 /** Conditions under which a monitor runs. */
 export type ConditionKind =
+  | 'engine-ran'
   | 'start-reading'
   | 'start-not-cold-enough'
   | 'intake-air'

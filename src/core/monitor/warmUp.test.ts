@@ -153,6 +153,43 @@ describe('slow warm-up monitor, worked by hand', () => {
     }
   });
 
+  it('counts from the start of the engine: five minutes of key on before it change nothing but the clock', () => {
+    const idle_s = 300;
+    const late = (values: Float64Array) => seconds.map((t) => values[Math.max(0, t - idle_s)]!);
+    const settings = { warmUp: 'time', tables: { ...MONITOR_DEFAULTS.tables, time: [[0, 900]] } } as const;
+    const warm670 = ramp(10, 89, (670 * 79) / 67 / 60);
+    const plain = p0128({ reading_c: warm670 }, settings);
+    const keyOn = p0128({ reading_c: late(warm670), started_s: idle_s }, settings);
+    expect(plain).toMatchObject({ ran: true, wouldSet: false });
+    expect(keyOn).toMatchObject({ ran: true, wouldSet: false, at_s: plain.at_s! + idle_s });
+    expect(p0128({ reading_c: late(stuck), started_s: idle_s }, settings)).toMatchObject({
+      wouldSet: true,
+      at_s: 1200,
+    });
+    const p0125 = (started_s: number) =>
+      runMonitors(input({ reading_c: late(ramp(-5, 60, 10)), start_c: -5, started_s })).find(
+        (r) => r.code === 'P0125',
+      )!;
+    expect(p0125(idle_s).at_s! - idle_s).toBeGreaterThan(0);
+    expect(p0125(idle_s).wouldSet).toBe(false);
+    for (const code of ['P0128', 'P0125']) {
+      const never = runMonitors(input({ started_s: null })).find((r) => r.code === code)!;
+      expect(never).toMatchObject({ ran: false, wouldSet: null });
+      expect(whyNotText(never.whyNot[0]!)).toMatch(/engine running/);
+    }
+  });
+
+  it('one stray sample passes nothing', () => {
+    const stray = Float64Array.from(stuck);
+    stray[300] = 90;
+    expect(p0128({ reading_c: stray })).toEqual(p0128({ reading_c: stuck }));
+    stray[764] = 95;
+    expect(p0128({ reading_c: stray })).toMatchObject({ wouldSet: true, margin_k: -17 });
+    // Read once a minute, warm at one minute and at the next is warm.
+    const sparse = Float64Array.from(ramp(10, 89, 8), (v, i) => (i % 60 === 0 ? v : NaN));
+    expect(p0128({ reading_c: sparse })).toMatchObject({ wouldSet: false, at_s: 420 });
+  });
+
   it('never says that a code would not set when its monitor did not run', () => {
     const cold = p0128({ reading_c: ramp(-9, 60, 10), start_c: -9 });
     expect(cold.wouldSet).toBeNull();

@@ -1,3 +1,4 @@
+import { median } from 'd3-array';
 import { interpolateTable } from '../signal';
 import type { MonitorInput } from './drive';
 import { notMet, type CodeResult, type WhyNot } from './result';
@@ -31,6 +32,41 @@ export function firstAbove(time_s: Float64Array, values: Float64Array, level: nu
   return null;
 }
 
+/** A reading is at a level once it has stayed there for so long, and this near it, s and K: one stray sample is none. */
+const HELD = { for_s: 10, within_k: 2 } as const;
+
+/**
+ * First second from which the reading stays at a level: what it says within the next ten seconds, and at its next
+ * sample, stays there too. Null when it never does.
+ */
+export function heldFrom(time_s: Float64Array, values: Float64Array, level: number): number | null {
+  for (let i = 0; i < values.length; i++) {
+    if (!(values[i]! >= level)) continue;
+    let others = 0;
+    let stays = true;
+    for (let k = i + 1; k < values.length && stays && (others === 0 || time_s[k]! - time_s[i]! <= HELD.for_s); k++) {
+      if (!Number.isFinite(values[k]!)) continue;
+      others++;
+      stays = values[k]! >= level - HELD.within_k;
+    }
+    if (stays && others > 0) return time_s[i]!;
+  }
+  return null;
+}
+
+/** Highest level that two readings after each other both reached; NaN without two. */
+function highestHeld(values: Float64Array): number {
+  let top = NaN;
+  let before = NaN;
+  for (const v of values) {
+    if (!Number.isFinite(v)) continue;
+    const both = Math.min(before, v);
+    if (Number.isFinite(both) && !(both <= top)) top = both;
+    before = v;
+  }
+  return top;
+}
+
 interface Due {
   readonly at_s: number | null;
   /** Why no time can be named. */
@@ -42,15 +78,18 @@ function due(input: MonitorInput, settings: MonitorSettings, target_c: number): 
   const { time_s } = input;
   const end_s = time_s[time_s.length - 1] ?? 0;
   const missing = (what: string): Due => ({ at_s: null, whyNot: notMet('channel', 0, { what }) });
+  const started_s = input.started_s ?? 0;
+  const ran_s = end_s - started_s;
+  /** @param needs_s run time that it takes */
   const within = (at_s: number | null, needs_s: number | null): Due =>
     at_s !== null && at_s <= end_s
       ? { at_s, whyNot: null }
-      : { at_s: null, whyNot: notMet('drive-length', end_s, { from: needs_s, was: end_s, unit: 's' }) };
+      : { at_s: null, whyNot: notMet('drive-length', end_s, { from: needs_s, was: ran_s, unit: 's' }) };
   const perLitre = (table: StartTable) => allowed(table, input.start_c) * input.displacement_l;
   switch (settings.warmUp) {
     case 'time': {
-      const at_s = allowed(settings.tables.time, input.start_c);
-      return within(at_s, at_s);
+      const run_s = allowed(settings.tables.time, input.start_c);
+      return within(started_s + run_s, run_s);
     }
     case 'air':
       if (!input.air_gps) return missing('intake air mass flow');
@@ -65,20 +104,24 @@ function due(input: MonitorInput, settings: MonitorSettings, target_c: number): 
         const was = Number.isFinite(reach) ? reach : null;
         return { at_s: null, whyNot: notMet('sound-vehicle-warms', end_s, { from: target_c, was, unit: '°C' }) };
       }
-      return within(expected_s + settings.grace_s, expected_s + settings.grace_s);
+      const at_s = Math.max(expected_s, started_s) + settings.grace_s;
+      return within(at_s, at_s - started_s);
     }
   }
 }
 
 /** Share of a stretch at standstill and its mean speed; null without road speed. */
-function drivenUntil({ time_s, speed_kmh }: MonitorInput, until_s: number): { idle: number; mean_kmh: number } | null {
+function drivenUntil(
+  { time_s, speed_kmh, started_s }: MonitorInput,
+  until_s: number,
+): { idle: number; mean_kmh: number } | null {
   if (!speed_kmh) return null;
   let stood = 0;
   let way = 0;
   let total = 0;
   for (let i = 1; i < time_s.length && time_s[i]! <= until_s; i++) {
     const v = speed_kmh[i]!;
-    if (!Number.isFinite(v)) continue;
+    if (!Number.isFinite(v) || time_s[i - 1]! < (started_s ?? 0)) continue;
     const dt = time_s[i]! - time_s[i - 1]!;
     total += dt;
     way += v * dt;
@@ -89,6 +132,7 @@ function drivenUntil({ time_s, speed_kmh }: MonitorInput, until_s: number): { id
 
 /** Conditions of the start that are not met. */
 function startConditions(input: MonitorInput, settings: MonitorSettings, target_c: number): WhyNot[] {
+  if (input.started_s === null) return [notMet('engine-ran', 0)];
   const { start_c, intake_c } = input;
   const { startFrom_c, startTo_c, coldestIntake_c } = settings;
   const out: WhyNot[] = [];
@@ -119,12 +163,13 @@ function driveConditions(input: MonitorInput, settings: MonitorSettings, at_s: n
   return out;
 }
 
-/** The reading at a moment: the last one that was there. */
+/** The reading at a moment: the middle one of the last that was there and its neighbours, so that no stray one counts. */
 function readingAt({ time_s, reading_c }: MonitorInput, at_s: number): number | null {
-  let found: number | null = null;
-  for (let i = 0; i < time_s.length && time_s[i]! <= at_s; i++)
-    if (Number.isFinite(reading_c[i]!)) found = reading_c[i]!;
-  return found;
+  const rows = Array.from(reading_c.keys()).filter((i) => Number.isFinite(reading_c[i]!));
+  const last = rows.findLastIndex((i) => time_s[i]! <= at_s);
+  if (last < 0) return null;
+  const near = rows.slice(Math.max(0, last - 1), last + 2).map((i) => reading_c[i]!);
+  return near.length === 3 ? median(near)! : reading_c[rows[last]!]!;
 }
 
 /**
@@ -141,10 +186,10 @@ export function warmUp(input: MonitorInput, settings: MonitorSettings): CodeResu
   const atStart = startConditions(input, settings, target_c);
   if (atStart.length > 0) return notRun(atStart);
   const deadline = due(input, settings, target_c);
-  const warm_s = firstAbove(input.time_s, input.reading_c, target_c);
+  const warm_s = heldFrom(input.time_s, input.reading_c, target_c);
   const missingChannel = deadline.whyNot?.kind === 'channel';
   if (warm_s !== null && !missingChannel && (deadline.at_s === null || warm_s <= deadline.at_s)) {
-    const top = input.reading_c.reduce((a, b) => (b > a ? b : a), -Infinity);
+    const top = highestHeld(input.reading_c);
     const then = deadline.at_s === null ? top : (readingAt(input, deadline.at_s) ?? top);
     return {
       ...base,
@@ -167,16 +212,18 @@ export function closedLoop(input: MonitorInput, settings: MonitorSettings): Code
     ...base,
     ...{ ran: false, whyNot: [why], wouldSet: null, at_s: null, margin_k: null },
   });
-  const { start_c, time_s } = input;
+  const { start_c, time_s, started_s } = input;
+  if (started_s === null) return notRun(notMet('engine-ran', 0));
   if (!(start_c < closedLoop_c)) {
     const was = Number.isFinite(start_c) ? start_c : null;
     return notRun(notMet('start-not-cold-enough', 0, { to: closedLoop_c, was, unit: '°C' }));
   }
-  const due_s = allowed(tables.closedLoop, start_c);
-  const warm_s = firstAbove(time_s, input.reading_c, closedLoop_c);
+  const run_s = allowed(tables.closedLoop, start_c);
+  const due_s = started_s + run_s;
+  const warm_s = heldFrom(time_s, input.reading_c, closedLoop_c);
   const end_s = time_s[time_s.length - 1] ?? 0;
   if (warm_s === null && end_s < due_s) {
-    return notRun(notMet('drive-length', end_s, { from: due_s, was: end_s, unit: 's' }));
+    return notRun(notMet('drive-length', end_s, { from: run_s, was: end_s - started_s, unit: 's' }));
   }
   const wouldSet = warm_s === null || warm_s > due_s;
   const then = readingAt(input, Math.min(due_s, end_s));

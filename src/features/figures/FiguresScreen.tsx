@@ -195,7 +195,11 @@ function Sections({ own }: { own: OwnFigures }) {
       >
         {(Object.keys(MONITOR_TEXT) as (keyof MonitorLimits)[]).map((name) => {
           const [label, family, unit] = MONITOR_TEXT[name];
-          const [low, high] = MONITOR_RANGES[name];
+          const [lowest, highest] = MONITOR_RANGES[name];
+          // The window of starts has its lower end below its upper one: else the monitor would never run.
+          const { startFrom_c, startTo_c } = { ...MONITOR_DEFAULTS, ...own.monitors };
+          const low = name === 'startTo_c' ? Math.max(lowest, startFrom_c) : lowest;
+          const high = name === 'startFrom_c' ? Math.min(highest, startTo_c) : highest;
           return (
             <NumberSetting
               key={name}
