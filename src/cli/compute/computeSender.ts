@@ -107,5 +107,6 @@ export async function computeSender(input: unknown): Promise<Result<object, Comp
     error_band_k: found.error.map((e) => [e.at_c, rounded(e.low_k), rounded(e.high_k)]),
     named: found.named,
     next_c: found.next?.at_c ?? null,
+    repeat_reading: found.repeat,
   });
 }

@@ -2,4 +2,5 @@ export { binMeans, type BinMeans } from './binMeans';
 export { interpolateTable, resample } from './interpolate';
 export { cubicAt, monotoneCubic, type MonotoneCubic } from './monotoneCubic';
 export { thin } from './thin';
-export { inverseNormal, logSumExp, normalCdf, smoothStep, studentLog } from './normal';
+export { blurredUniform, inverseNormal, logSumExp, normalCdf, smoothStep, studentLog } from './normal';
+export { sharedGaussian, type JointLog } from './sharedGaussian';

@@ -64,3 +64,7 @@ export function inverseNormal(p: number): number {
  */
 export const studentLog = (x: number, scale: number): number =>
   Math.log(0.375 / scale) - 2.5 * Math.log1p((x / scale) ** 2 / 4);
+
+/** Density of a value that lies anywhere between two bounds and is read with a normal error. */
+export const blurredUniform = (x: number, from: number, to: number, sd: number): number =>
+  (normalCdf((to - x) / sd) - normalCdf((from - x) / sd)) / (to - from);

@@ -99,6 +99,52 @@ describe('the fault that explains the points', () => {
   });
 });
 
+describe('an outlier is evidence', () => {
+  const right = inOhms(ohms, [0, 20, 40]);
+  const withHot = (ohm: number) => explain([...right, { ...right[0]!, true_c: 80, value: ohm }]);
+  const good = (found: ReturnType<typeof explain>) => found.faults.find((f) => f.fault === 'good')!.probability;
+
+  it('a worse reading never makes the part better, and an impossible one is not good', () => {
+    const steps = [1, 1.1, 1.3, 1.6, 2.2, 3, 6, 20, 1e3, 1e5].map((times) => good(withHot(ohms(80) * times)));
+    expect(steps[0]!).toBeGreaterThan(0.6);
+    for (let i = 1; i < steps.length; i++) expect(steps[i]!).toBeLessThanOrEqual(steps[i - 1]! + 1e-9);
+    expect(steps.at(-1)!).toBeLessThan(0.05);
+    const falling = [1, 0.8, 0.5, 0.2, 0.05].map((times) => good(withHot(ohms(80) * times)));
+    for (let i = 1; i < falling.length; i++) expect(falling[i]!).toBeLessThanOrEqual(falling[i - 1]! + 1e-9);
+  });
+
+  it('names the reading to repeat, and no fault by it alone', () => {
+    const odd = withHot(1000);
+    expect(odd).toMatchObject({ repeat: 3, named: null });
+    expect(explain(right).repeat).toBeNull();
+    // Two that differ from one say as little of which is right.
+    expect(explain(inOhms((c) => ohms(c - 12))).repeat).toBeNull();
+  });
+
+  it('open at one temperature and right at another is a wire that breaks, not a good part', () => {
+    for (const readings of [
+      inOhms((c) => (c < 50 ? 5e6 : ohms(c)), [20, 90]),
+      [...right, ...inOhms(() => 5e6, [80])],
+    ]) {
+      const found = explain(readings);
+      expect(found.faults[0]!.fault).toBe('open');
+      expect(good(found)).toBeLessThan(0.05);
+    }
+  });
+});
+
+describe('one thermometer asked again and again', () => {
+  const sure = (count: number) => {
+    const readings = Array.from({ length: count }, () => ({ ...inOhms((c) => ohms(c - 3), [20])[0]!, trueSd_k: 2 }));
+    return explain(readings).faults.find((f) => f.fault === 'good')!.probability;
+  };
+
+  it('does not become a better one', () => {
+    expect(sure(200)).toBeGreaterThan(0.25);
+    expect(sure(200)).toBeGreaterThan(sure(1) / 3);
+  });
+});
+
 describe('readings that cannot be', () => {
   const one = (change: Partial<SenderReading>) =>
     checkSenderReadings([...inOhms(ohms, [20]), { ...inOhms(ohms, [50])[0]!, ...change }], CIRCUIT);

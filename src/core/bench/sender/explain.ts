@@ -1,3 +1,4 @@
+import { median } from 'd3-array';
 import { logSumExp } from '../../signal';
 import type { ReadingCircuit, SenderCurve } from '../../sender';
 import { FAULT_RATE, FAULT_UNIT, type SenderFault } from './faults';
@@ -13,7 +14,7 @@ export const NAMED_FROM = 0.65;
  * Faults of one size whose best fits differ by less than this, as a logarithm, explain the points alike: which of them is
  * commoner must not decide.
  */
-const ALIKE = 0.5;
+const ALIKE = 0.8;
 const ONE_SIZE: readonly SenderFault[] = ['offset', 'series-resistance', 'parallel-leak', 'pull-up-drift'];
 
 /** One fault with its odds and size. */
@@ -44,6 +45,23 @@ export interface SenderExplanation {
   readonly error: readonly ErrorBand[];
   /** Null where no further point would tell more than next to nothing. */
   readonly next: NextPoint | null;
+  /** Place in the list of the one reading that lies far from all the others: to be read again; null for none. */
+  readonly repeat: number | null;
+}
+
+/** How far from the middle of the others a reading is an outlier, and how near these lie to it, standard deviations. */
+const OUTLIER = { beyond: 4, others: 2.5, least: 3 } as const;
+
+/** The one reading that does not fit the others, which agree. */
+function outlierOf(points: readonly ApparentReading[]): number | null {
+  if (points.length < OUTLIER.least) return null;
+  const stray = points.flatMap((p, i) => {
+    const others = points.filter((_, k) => k !== i);
+    const middle = median(others, (o) => o.error_k)!;
+    const agree = others.every((o) => Math.abs(o.error_k - middle) <= OUTLIER.others * o.sd_k);
+    return agree && Math.abs(p.error_k - middle) > OUTLIER.beyond * p.sd_k ? [i] : [];
+  });
+  return stray.length === 1 ? stray[0]! : null;
 }
 
 function sizeOf({ fault, nodes }: FaultNodes): { readonly value: number | null; readonly sd: number | null } {
@@ -102,10 +120,15 @@ export function explainSender(
     .map((f, i): ExplainedFault => ({ fault: f.fault, probability: odds[i]!, ...sizeOf(f), unit: FAULT_UNIT[f.fault] }))
     .sort((a, b) => b.probability - a.probability);
   const [first] = faults;
+  const repeat = outlierOf(points);
+  // A part that fails at one temperature alone, or a reading to repeat: one reading does not tell which.
+  const unsettled = repeat !== null && first!.fault === 'wrong-curve';
+  const tells = points.length > 0 && first!.probability >= NAMED_FROM && !alike(all, first!.fault);
   return {
     points,
     faults,
-    named: points.length > 0 && first!.probability >= NAMED_FROM && !alike(all, first!.fault) ? first!.fault : null,
+    named: tells && !unsettled ? first!.fault : null,
+    repeat,
     error: ERROR_RANGE_C.map((at_c) => bandAt(all, odds, at_c)),
     next: nextPoint(all, odds, points),
   };

@@ -83,6 +83,9 @@ export interface ApparentReading {
   readonly error_k: number;
   /** Standard uncertainty of the error, K. */
   readonly sd_k: number;
+  /** What of it every reading with these instruments has alike, and what is new in each, K. */
+  readonly bias_k: number;
+  readonly noise_k: number;
   /** The circuit took part: a wrong pull-up shows. */
   readonly electric: boolean;
   /** At the end of what can be read. */
@@ -91,6 +94,13 @@ export interface ApparentReading {
 
 /** Standard uncertainty near a rail, where the curve says nothing, K. */
 const RAIL_SD_K = 8;
+
+/**
+ * An instrument's tolerance, as a variance: what of it stands in all readings alike, so that asking it again teaches
+ * little, and what is new in each. Which of the two a tolerance is meant for is never said, so that together they are
+ * more than it. Working figures, set on made-up tests of either kind (`npm run parts`).
+ */
+const SHARES = { bias: 0.6, noise: 1 } as const;
 
 /** Turns a reading into an error with its uncertainty. */
 export function apparent(
@@ -114,8 +124,12 @@ export function apparent(
   const meter_k =
     of === 'shown_c' ? ROUNDED_SD_K : Math.abs(celsius(value * (1 + share)) - celsius(value * (1 - share))) / 2;
   const step_k = electric && circuit ? Math.min(5, converterStep_k(circuit, curve, read_c)) / Math.sqrt(12) : 0;
-  const sd_k = Math.hypot(trueSd_k, meter_k, step_k, rail ? RAIL_SD_K : 0);
-  return { true_c, error_k: read_c - true_c, sd_k, electric, rail };
+  const instrument_k = Math.hypot(trueSd_k, of === 'shown_c' ? 0 : meter_k);
+  const rounded_k = Math.hypot(of === 'shown_c' ? meter_k : 0, step_k, rail ? RAIL_SD_K : 0);
+  const bias_k = Math.sqrt(SHARES.bias) * instrument_k;
+  const noise_k = Math.hypot(Math.sqrt(SHARES.noise) * instrument_k, rounded_k);
+  const sd_k = Math.hypot(instrument_k, rounded_k);
+  return { true_c, error_k: read_c - true_c, sd_k, bias_k, noise_k, electric, rail };
 }
 
 /** The curve's resistance at a temperature: what a reading is compared with, Ω. */
