@@ -1,5 +1,5 @@
 import { perCause, type PerCause } from '../base';
-import { studentLog } from '../signal';
+import { sharedGaussian, studentLog } from '../signal';
 import { driftedReading } from './drift';
 import { COMMON_SENDER, readingWithFault, type NtcCurve } from './ntc';
 import { curveOf, type CurvePoint } from './resistanceCheck';
@@ -17,8 +17,9 @@ export const OWN_CURVE_SD_K = 1.5;
 export const FAMILY_SD_K = 30;
 /** Shares of the ways of a sender that reads low or high: an offset, an element that drifted, wiring (docs/causes.md). */
 const SHARES = { offset: 0.45, drift: 0.2, wiring: 0.35 } as const;
-/** A frozen, broken or unrelated reading lies anywhere in this range, K. */
+/** A frozen, broken or unrelated reading lies anywhere in this range, K, and as one standard deviation. */
 const ANYWHERE_K = 120;
+const ANYWHERE_SD_K = 55;
 
 /** Errors that a sender may show at several temperatures at once, with their weight. */
 export interface ErrorPattern {
@@ -61,15 +62,45 @@ export function errorPatterns(
   return [...evenly(offsets, SHARES.offset), ...evenly(drifts, SHARES.drift), ...evenly(wiring, SHARES.wiring)];
 }
 
-/** What is read: errors at true temperatures with their standard uncertainties, all known independently. */
+/** What is read: errors at true temperatures with their standard uncertainties. */
 export interface ReadErrors {
   readonly at_c: readonly number[];
   readonly errors_k: readonly number[];
+  /** What is new in each reading. */
   readonly sds_k: readonly number[];
+  /** What the readings have alike, as far as it stands in each: an instrument's bias, a part's scatter. */
+  readonly shared_k?: readonly (readonly number[])[];
 }
 
-const density = ({ errors_k, sds_k }: ReadErrors, expected_k: readonly number[], common_k = 0): number =>
-  Math.exp(errors_k.reduce((sum, e, i) => sum + studentLog(e - expected_k[i]! - common_k, sds_k[i]!), 0));
+type Density = (expected_k: readonly number[], common_k?: number) => number;
+
+/** How often a reading is a slip of pen or eye, and so says nothing. */
+const SLIP = 0.003;
+
+/**
+ * Density of the readings about what is expected of them. One reading alone has a normal core and wide tails; of several
+ * the spread about each other speaks too, and one set in some hundreds holds a slip.
+ */
+function densityOf({ errors_k, sds_k, shared_k = [] }: ReadErrors, anywhere: number): Density {
+  const [error_k] = errors_k;
+  if (errors_k.length === 1) {
+    const sd = Math.hypot(sds_k[0]!, ...shared_k.map(([u]) => u!));
+    return ([expected_k], common_k = 0) => Math.exp(studentLog(error_k! - expected_k! - common_k, sd));
+  }
+  const joint = sharedGaussian(sds_k, shared_k);
+  return (expected_k, common_k = 0) =>
+    (1 - SLIP) * Math.exp(joint(errors_k.map((e, i) => e - expected_k[i]! - common_k))) + SLIP * anywhere;
+}
+
+/** Density of readings that have nothing to do with the coolant, as the instruments show them. */
+function anywhereDensity({ errors_k, sds_k, shared_k = [] }: ReadErrors): number {
+  if (errors_k.length === 1) {
+    // As flat as the range is wide, or as blunt as the instrument is.
+    return 1 / Math.hypot(ANYWHERE_K, Math.sqrt(2 * Math.PI) * Math.hypot(sds_k[0]!, ...shared_k.map(([u]) => u!)));
+  }
+  const off_k = sds_k.map((sd) => Math.hypot(sd, ANYWHERE_SD_K));
+  return Math.exp(sharedGaussian(off_k, shared_k)(errors_k));
+}
 
 /** Distribution of an error that all readings share, such as that of a curve of unknown family. */
 export interface CommonError {
@@ -100,12 +131,13 @@ export function senderErrorLikelihood(
 ): PerCause<number> {
   const { where = 'reading', common = null } = options;
   const none = read.at_c.map(() => 0);
-  const sound = overCommon(common, (k) => density(read, none, k));
+  const anywhere = anywhereDensity(read);
+  const density = densityOf(read, anywhere);
+  const sound = overCommon(common, (k) => density(none, k));
   const off = (side: -1 | 1) => {
     const patterns = errorPatterns(read.at_c, side, senderPoints, where);
-    return overCommon(common, (k) => patterns.reduce((sum, p) => sum + p.weight * density(read, p.errors_k, k), 0));
+    return overCommon(common, (k) => patterns.reduce((sum, p) => sum + p.weight * density(p.errors_k, k), 0));
   };
-  const anywhere = Math.max(sound * 1e-6, ANYWHERE_K ** -read.at_c.length);
   const low = off(-1);
   const high = off(1);
   return perCause((cause) => {

@@ -28,7 +28,7 @@ function saying(cause: Cause, share: number, second: Cause | null = null): PerCa
 }
 
 const close = (a: PerCause<number>, b: PerCause<number>) => {
-  for (const c of CAUSES) expect(a[c]).toBeCloseTo(b[c], 9);
+  for (const c of CAUSES) expect(a[c]).toBeCloseTo(b[c], 6);
 };
 
 describe('several drives of one car, as one word', () => {

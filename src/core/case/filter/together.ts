@@ -27,7 +27,7 @@ const alone = (word: PerCause<number>): CauseLogs => {
 const soundOf = (logs: PerCause<number>): number => logSumExp(SOUND.map((c) => logs[c]));
 
 /** A drive that tells less than this, nats, tells nothing: rounding alone does not make it exactly flat. */
-const TELLS_FROM = 1e-9;
+const TELLS_FROM = 1e-14;
 
 /** How far the odds of a drive lie from the base rates, nats: none for one that tells nothing. */
 function information(odds: PerCause<number>, priors: PerCause<number>): number {

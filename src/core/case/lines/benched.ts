@@ -20,7 +20,7 @@ import {
   senderOhms,
   type CurvePoint,
 } from '../../sender';
-import { studentLog } from '../../signal';
+import { sharedGaussian } from '../../signal';
 import type { LineContext } from '../context';
 import type { BenchEntry } from '../entry';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
@@ -29,8 +29,8 @@ import { measuredLine, softAnswer, type LineDraft } from './draft';
 const pointsOf = (curve: Parameters<typeof senderOhms>[0]): CurvePoint[] =>
   [0, 50, 100].map((temp_c) => ({ temp_c, ohm: senderOhms(curve, temp_c) }));
 
-/** A gauge's own fault puts its sender anywhere within, K. */
-const GAUGE_OFF_K = 60;
+/** A gauge's own fault puts its sender this far off, K, one standard deviation. */
+const GAUGE_OFF_SD_K = 25;
 
 const benchLine = (
   context: LineContext,
@@ -48,15 +48,17 @@ function sender(test: SenderBench, context: LineContext): LineDraft[] {
   const read = {
     at_c: points.map((p) => p.true_c),
     errors_k: points.map((p) => p.error_k),
-    // How parts scatter about their curve stands in every reading alike.
-    sds_k: points.map((p) => Math.hypot(p.sd_k, OWN_CURVE_SD_K)),
+    sds_k: points.map((p) => p.noise_k),
+    // What the instruments are off by, and how parts scatter about their curve, stands in every reading alike.
+    shared_k: [points.map((p) => p.bias_k), points.map(() => OWN_CURVE_SD_K)],
   };
   const widest = points.reduce((a, b) => (Math.abs(b.error_k) > Math.abs(a.error_k) ? b : a));
   const off = `${differenceText(widest.error_k, 1)} ${widest.error_k < 0 ? 'low' : 'high'} at ${temperatureText(widest.true_c)}`;
   const count = points.length === 1 ? 'one reading' : `${points.length} readings`;
   if (test.which === 'gauge') {
-    const sound = Math.exp(read.errors_k.reduce((sum, e, i) => sum + studentLog(e, read.sds_k[i]!), 0));
-    const wrong = Math.max(sound * 1e-6, GAUGE_OFF_K ** -points.length);
+    const sound = Math.exp(sharedGaussian(read.sds_k, read.shared_k)(read.errors_k));
+    const off_k = read.sds_k.map((sd) => Math.hypot(sd, GAUGE_OFF_SD_K));
+    const wrong = Math.max(sound * 1e-6, Math.exp(sharedGaussian(off_k, read.shared_k)(read.errors_k)));
     const likelihood = perCause((c) => (c === 'gauge-sender-fault' ? 0.2 * sound + 0.8 * wrong : sound));
     const seen = `Gauge sender, ${count}: ${off}${generic ? ', against a generic curve' : ''}`;
     // Against a generic curve an offset proves nothing: the family is not known.

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Cause } from '../../base';
+import { CAUSES, type Cause } from '../../base';
 import { lineContext, type LineContext } from '../context';
 import type { CheckEntry, MeasurementEntry } from '../entry';
 import { outsideGiven_c } from '../outside';
@@ -135,5 +135,29 @@ describe('the outside air that a person gave', () => {
     expect(outsideGiven_c(entries.slice(0, 1), 0)).toBe(-5);
     expect(outsideGiven_c(entries, 30 * HOUR)).toBeNull();
     expect(outsideGiven_c([{ ...air(0, 3, 'plan'), takenBack: true }], 0)).toBeNull();
+  });
+});
+
+describe('a tolerance that covers every cause', () => {
+  const far: readonly (readonly [MeasurementEntry['name'], Record<string, number>])[] = [
+    ['soak', { stood_h: 12, ect_c: 40, iat_c: 5, outside_c: 5 }],
+    ['rails', { unplugged_c: 20, bridged_c: 20 }],
+    ['resistance', { cold_c: 20, cold_ohm: 900, warm_c: 85, warm_ohm: 900 }],
+    ['housing', { housing_c: 88, scan_c: 30 }],
+    ['needle', { gauge_c: 40, scan_c: 90 }],
+    ['moment', { reference_c: 88, scan_c: 33, gauge_c: 60 }],
+    ['level', { above_mark_mm: -80 }],
+    ['cap', { stamped_kpa: 110, releases_kpa: 20 }],
+  ];
+
+  it.each(far)('moves nothing, whatever the value: %s', (name, values) => {
+    const spread = (tolerance: Record<string, number>) => {
+      const [line] = fromMeasurement(read(name, values, { tolerance }), context);
+      const logs = CAUSES.map((c) => line!.logLikelihood[c]);
+      return Math.max(...logs) - Math.min(...logs);
+    };
+    const blunt = Object.fromEntries(Object.keys(values).map((key) => [key, 1e6]));
+    expect(spread(blunt)).toBeLessThan(0.07);
+    expect(spread({})).toBeGreaterThan(0.2);
   });
 });

@@ -1,6 +1,6 @@
 import { differenceText, perCause, temperatureText } from '../../base';
 import { curveOf, FAMILY_SD_K, ntcCelsius, OWN_CURVE_SD_K, senderErrorLikelihood } from '../../sender';
-import { normalCdf } from '../../signal';
+import { blurredUniform, normalCdf } from '../../signal';
 import { COLD_RAIL_C, HOT_RAIL_C, LEVEL_LOW_MM, SOAKED_H, WEAK_CAP } from '../coldChecks';
 import type { LineContext } from '../context';
 import type { MeasurementEntry } from '../entry';
@@ -20,8 +20,12 @@ const FAMILY_SLOPE_SD_K = 7;
 const RAIL_WIDTH_K = 4;
 /** Change of resistance per kelvin that turns a share of it into kelvin; about 3.5 % for every common NTC. */
 const SHARE_PER_K = 0.035;
+/** What two readings of one part with the same instruments differ by at the least, K. */
+const LEAST_NOISE_K = 0.3;
 /** Share of vehicles whose gauge shows the control unit's own reading. */
 const SHARED_SENDER = 0.3;
+/** How far a sender in air, or one that lags, may lie below a hot housing, K. */
+const LATE_K = 60;
 /** A gauge's own fault puts it anywhere within, K. */
 const GAUGE_OFF_K = 80;
 
@@ -42,18 +46,23 @@ const soak: Derive = (entry, context) => {
   const sd = together([sdOf(entry, 'ect_c'), PLACE_SD_K, spread / 2]);
   const read = { at_c: [mean(others)], errors_k: [error_k], sds_k: [sd] };
   const plain = senderErrorLikelihood(read, context.senderPoints);
-  const warm = error_k > 0 && error_k < WARM_BLOCK.upTo_k ? WARM_BLOCK.share / WARM_BLOCK.upTo_k : 1e-6;
-  const likelihood = perCause((c) => (1 - WARM_BLOCK.share) * plain[c] + warm);
+  const warm = blurredUniform(error_k, 0, WARM_BLOCK.upTo_k, sd);
+  const likelihood = perCause((c) => (1 - WARM_BLOCK.share) * plain[c] + WARM_BLOCK.share * warm);
   const seen = `After ${Math.round(stood_h)} h the coolant reads ${temperatureText(ect_c)}, ${differenceText(error_k)} ${side(error_k)} the other thermometers`;
   return [measuredLine(context, 'soak-agreement', seen, likelihood)];
 };
 
-const rails: Derive = ({ values: { unplugged_c, bridged_c } }, context) => {
+const rails: Derive = (entry, context) => {
+  const { unplugged_c, bridged_c } = entry.values;
   if (unplugged_c === undefined || bridged_c === undefined) return [];
-  const both =
-    normalCdf((COLD_RAIL_C - unplugged_c) / RAIL_WIDTH_K) * normalCdf((bridged_c - HOT_RAIL_C) / RAIL_WIDTH_K);
+  const cold = normalCdf((COLD_RAIL_C - unplugged_c) / Math.hypot(RAIL_WIDTH_K, sdOf(entry, 'unplugged_c')));
+  const hot = normalCdf((bridged_c - HOT_RAIL_C) / Math.hypot(RAIL_WIDTH_K, sdOf(entry, 'bridged_c')));
+  // Of a circuit that fails one rail, the other or both are missed, each as often.
+  const both = cold * hot;
+  const missed = (cold * (1 - hot) + (1 - cold) * hot + (1 - cold) * (1 - hot)) / 3;
+  const share = both / (both + missed);
   const seen = `Unplugged it reads ${temperatureText(unplugged_c)}, bridged ${temperatureText(bridged_c)}`;
-  return [measuredLine(context, 'unplug-rails', seen, softAnswer(context, 'unplug-rails', [1 - both, both]))];
+  return [measuredLine(context, 'unplug-rails', seen, softAnswer(context, 'unplug-rails', [1 - share, share]))];
 };
 
 const cap: Derive = (entry, context) => {
@@ -74,13 +83,19 @@ const resistance: Derive = (entry, context) => {
     { at: warm_c, ohm: warm_ohm, atName: 'warm_c', ohmName: 'warm_ohm' },
   ].flatMap(({ at, ohm, atName, ohmName }) => {
     if (at === undefined || ohm === undefined || !(ohm > 0)) return [];
-    const sd = together([sdOf(entry, atName), sdOf(entry, ohmName) / ohm / SHARE_PER_K, curveSd_k]);
-    return [{ at, ohm, sd }];
+    const instruments_k = together([sdOf(entry, atName), sdOf(entry, ohmName) / ohm / SHARE_PER_K]);
+    return [{ at, ohm, instruments_k }];
   });
   if (pairs.length === 0) return [];
   const errors_k = pairs.map((p) => ntcCelsius(p.ohm, curve) - p.at);
   const likelihood = senderErrorLikelihood(
-    { at_c: pairs.map((p) => p.at), errors_k, sds_k: pairs.map((p) => p.sd) },
+    {
+      at_c: pairs.map((p) => p.at),
+      errors_k,
+      sds_k: pairs.map((p) => together([p.instruments_k, own ? LEAST_NOISE_K : curveSd_k])),
+      // One thermometer, one meter, one part: what they are off by stands in both readings.
+      shared_k: [pairs.map((p) => p.instruments_k), pairs.map(() => (own ? curveSd_k : 0))],
+    },
     context.senderPoints,
     { where: 'element', common: own ? null : { sd_k: FAMILY_SD_K } },
   );
@@ -102,7 +117,7 @@ const housing: Derive = (entry, context) => {
   const read = { at_c: [housing_c], errors_k: [error_k], sds_k: [sd] };
   const plain = senderErrorLikelihood(read, context.senderPoints);
   // A sender in air, or one that lags, is off by some tens of kelvin below a hot housing.
-  const late = error_k < 0 && error_k > -60 ? 1 / 60 : 1e-5;
+  const late = blurredUniform(error_k, -LATE_K, 0, sd);
   const share = { 'low-coolant-or-air': 0.35, 'sender-slow': 0.15 } as const;
   const likelihood = perCause((c) =>
     c === 'low-coolant-or-air' || c === 'sender-slow' ? (1 - share[c]) * plain[c] + share[c] * late : plain[c],
@@ -120,8 +135,7 @@ const needle: Derive = (entry, context) => {
   const apart = senderErrorLikelihood(read, context.senderPoints);
   const likelihood = perCause((c) =>
     c === 'gauge-sender-fault'
-      ? 0.1 * apart.healthy +
-        0.9 * Math.max(1e-6, Math.abs(scan_c - gauge_c) < GAUGE_OFF_K / 2 ? 1 / GAUGE_OFF_K : 1e-6)
+      ? 0.1 * apart.healthy + 0.9 * blurredUniform(scan_c - gauge_c, -GAUGE_OFF_K / 2, GAUGE_OFF_K / 2, sd)
       : SHARED_SENDER * apart.healthy + (1 - SHARED_SENDER) * apart[c],
   );
   const seen = `Gauge at ${temperatureText(gauge_c)}, scan reading ${temperatureText(scan_c)}`;
@@ -150,6 +164,7 @@ const moment: Derive = (entry, context) => {
     sds_k: [together([sdOf(entry, 'reference_c'), sdOf(entry, name), PLACE_SD_K])],
   });
   const scan = scan_c === undefined ? null : senderErrorLikelihood(errors(scan_c, 'scan_c'), context.senderPoints);
+  const needleSd_k = together([sdOf(entry, 'reference_c'), sdOf(entry, 'gauge_c'), PLACE_SD_K]);
   const needleOff =
     gauge_c === undefined ? null : senderErrorLikelihood(errors(gauge_c, 'gauge_c'), context.senderPoints);
   const likelihood = perCause((c) => {
@@ -158,7 +173,8 @@ const moment: Derive = (entry, context) => {
     // The needle follows the control unit's sender on some vehicles; its own fault puts it anywhere.
     const needle =
       c === 'gauge-sender-fault'
-        ? 0.1 * needleOff.healthy + 0.9 / GAUGE_OFF_K
+        ? 0.1 * needleOff.healthy +
+          0.9 * blurredUniform(gauge_c! - reference_c, -GAUGE_OFF_K / 2, GAUGE_OFF_K / 2, needleSd_k)
         : SHARED_SENDER * needleOff[c] + (1 - SHARED_SENDER) * needleOff.healthy;
     return own * needle;
   });
