@@ -33,6 +33,16 @@ export {
   type Figures,
   type OwnFigures,
 } from './figures';
+export {
+  bleedPlace,
+  COLD_LEVEL_C,
+  heatedAt,
+  isBleedPlace,
+  isColdLevel,
+  levelsOf,
+  levelSteps,
+  type ColdLevel,
+} from './levels';
 export { isMark, MARKED, MARKS, type MarkId } from './marks';
 export { DRIVE_MARK_KINDS, DRIVE_MARKS, driveMarkOf, isDriveMark, type DriveMarkKind } from './driveMarks';
 export {

@@ -41,6 +41,8 @@ export const MEASUREMENTS = {
     values: {
       above_mark_mm: { label: 'Above the mark', family: 'length', unit: 'mm', min: -500, max: 500, sd: 3 },
       at_c: celsius('Read at', -50, 130, 1),
+      filled_to_mm: { label: 'Then filled up to', family: 'length', unit: 'mm', min: -500, max: 500, sd: 3 },
+      heat_cycles: bare('Warmed through since the level before', 'times', 0, 200, 0.1),
     },
   },
   coolant: {

@@ -127,14 +127,19 @@ describe('days that are due', () => {
   it('are gone once they were done, the job is finished, or the repair did not cure', () => {
     const level: Entry = {
       ...{ kind: 'measurement', id: 'l', at: AT + DAY_MS, name: 'level', place: '', text: '', tolerance: {} },
-      values: { above_mark_mm: 3 },
+      values: { above_mark_mm: 3, at_c: 14 },
     };
     const dry: Entry = { ...newProof({ item: 'leaks-later', answer: 'dry' }), id: 'd', at: AT + 3 * DAY_MS };
     expect(due({ entries: [work, level, dry] })).toEqual([]);
     expect(due({ finished: true })).toEqual([]);
     const verdict: Entry = { ...newProof({ item: 'verdict', answer: 'not-cured' }), id: 'v', at: AT + DAY_MS };
     expect(due({ entries: [work, verdict] })).toEqual([]);
-    // A level of the same hour is none of the second day.
+    // A level of the same hour is none of the second day, one of a warm engine is none at all, and dry after two hours
+    // says nothing of a seep.
+    const warm = { ...level, values: { above_mark_mm: 3, at_c: 85 } } as Entry;
+    expect(due({ entries: [work, warm, dry] }).map((d) => d.kind)).toEqual(['level']);
+    const soon = { ...dry, at: AT + 2 * 3_600_000 } as Entry;
+    expect(due({ entries: [work, level, soon] }).map((d) => d.kind)).toEqual(['leaks']);
     expect(due({ entries: [work, { ...level, at: AT + 3_600_000 } as Entry] }).map((d) => d.kind)).toContain('level');
   });
 

@@ -1,4 +1,4 @@
-import { inOrder, WORK, type Entry, type ProofEntry, type WorkEntry } from '../case';
+import { inOrder, isColdLevel, levelsOf, WORK, type Entry, type WorkEntry } from '../case';
 import { EXCEPTIONS, type RepairSheet } from '../repair';
 import type { ClosingSheet } from './sheet';
 
@@ -46,9 +46,13 @@ export function dueDays({ entries, repair, closing, lookAgainOn, finished }: Due
   const worked = live[last] as WorkEntry | undefined;
   const opened = live.some((e) => e.kind === 'work' && WORK[e.work].opens);
   const after = live.slice(last + 1);
-  const shown = (item: ProofEntry['item']) => after.some((e) => e.kind === 'proof' && e.item === item);
-  const levelRead = after.some(
-    (e) => e.kind === 'measurement' && e.name === 'level' && worked !== undefined && e.at - worked.at > DAY_MS / 3,
+  // A level of a warm engine is none, and the same day is not the second one.
+  const levelRead =
+    worked !== undefined &&
+    levelsOf(entries, repair?.bleed.levels).some((l) => isColdLevel(l) && l.at - worked.at > DAY_MS / 3);
+  // Dry two hours after the work says nothing of a seep: what the acceptance asks for stays due.
+  const leaksSeen = after.some(
+    (e) => e.kind === 'proof' && e.item === 'leaks-later' && worked !== undefined && e.at - worked.at > DAY_MS / 3,
   );
   const days: DueDay[] = [];
   const add = (kind: DueKind, on: string, says: string) => {
@@ -59,7 +63,7 @@ export function dueDays({ entries, repair, closing, lookAgainOn, finished }: Due
   const dropped = after.some((e) => e.kind === 'proof' && e.item === 'verdict' && e.answer === 'not-cured');
   if (worked && opened && !finished && !dropped) {
     if (!levelRead) add('level', dayOf(worked.at + LEVEL_DAYS * DAY_MS), 'Cold level on the second day');
-    if (!shown('leaks-later')) add('leaks', dayOf(worked.at + LEAK_DAYS * DAY_MS), 'Look for leaks again');
+    if (!leaksSeen) add('leaks', dayOf(worked.at + LEAK_DAYS * DAY_MS), 'Look for leaks again');
   }
   for (const e of repair?.plan.exceptions ?? [])
     add('exception', e.reviewOn, `${EXCEPTIONS[e.kind].says}: look at it again`);

@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { airVerdict, gasTestDue, isColdLevel, openingWindow, openingWords, type ColdLevel } from '.';
+import { isColdLevel, type ColdLevel } from '../case';
+import { airVerdict, gasTestDue, openingWindow, openingWords } from '.';
 
 const DAY = 86_400_000;
 const level = (day: number, mm: number, at_c: number | null = 15, filledTo_mm: number | null = null): ColdLevel => ({
-  ...{ at: day * DAY, above_mark_mm: mm, at_c, filledTo_mm },
+  ...{ at: day * DAY, above_mark_mm: mm, at_c, filledTo_mm, afterHeat: true },
 });
 
 describe('air by cold levels', () => {
@@ -38,6 +39,28 @@ describe('air by cold levels', () => {
     expect(airVerdict([level(1, 0, 5), level(2, 9, 35)])).toMatchObject({ verdict: 'cannot-tell', losses_mm: [] });
     expect(airVerdict([level(3, -1), level(1, 0), level(2, -14, 15, 0)]).verdict).toBe('settled');
     expect(airVerdict([level(1, 0), level(2, 15)]).says).toContain('rose');
+  });
+
+  it('says nothing without a heat cycle between two levels, and takes one that a log or a warm reading shows', () => {
+    const still = (day: number, mm: number): ColdLevel => ({ ...level(day, mm), afterHeat: null });
+    expect(airVerdict([still(1, 0), still(1.0005, 0)])).toMatchObject({ verdict: 'cannot-tell' });
+    expect(airVerdict([still(1, 0), still(2, 0)]).says).toContain('No heat cycle');
+    expect(airVerdict([still(1, 0), still(2, 0)], 3, [1.5 * DAY]).verdict).toBe('settled');
+    expect(airVerdict([still(1, 0), still(2, 0)], 3, [0.5 * DAY]).verdict).toBe('cannot-tell');
+    expect(airVerdict([still(1, 0), level(1.5, 25, 85), still(2, 0)]).verdict).toBe('settled');
+    // What went is gone, heat or not.
+    expect(airVerdict([still(1, 0), still(2, -20)]).verdict).toBe('air-settling');
+  });
+
+  it('what was filled up while warm hides what had gone', () => {
+    const levels = [level(1, 0), level(1.5, -25, 80, 20), level(2, 0)];
+    expect(airVerdict(levels)).toMatchObject({ verdict: 'cannot-tell', losses_mm: [] });
+    expect(airVerdict(levels).says).toContain('filled up while warm');
+    expect(airVerdict([...levels, level(3, -1)]).verdict).toBe('settled');
+  });
+
+  it('the newest two decide, though earlier ones could be compared', () => {
+    expect(airVerdict([level(1, 0), level(2, -1), level(3, 9, 35)]).verdict).toBe('cannot-tell');
   });
 
   it('follows the shop’s own figure', () => {

@@ -1,13 +1,4 @@
-/** A level read on one occasion. */
-export interface ColdLevel {
-  /** ms since 1970. */
-  readonly at: number;
-  readonly above_mark_mm: number;
-  /** Temperature of the coolant then, °C; null: not read. */
-  readonly at_c: number | null;
-  /** Filled up after the reading to this height, mm above the mark; null: left as it was. */
-  readonly filledTo_mm: number | null;
-}
+import { isColdLevel, levelSteps, type ColdLevel } from '../case';
 
 /** What the levels tell of air or loss. */
 export interface AirVerdict {
@@ -17,24 +8,24 @@ export interface AirVerdict {
   readonly says: string;
 }
 
-/** Above this a level is of a warm engine, °C. */
-export const COLD_LEVEL_C = 45;
-/** Two levels are compared when their temperatures lie this close, K: half a litre in ten litres per 100 K. */
-const LIKE_K = 8;
 /** Loss per cycle that counts as none, mm: what an eye reads at a mark. */
 export const SETTLED_MM = 3;
 /** A loss that falls to less than this share from cycle to cycle is air on its way out. */
 const FALLING = 0.6;
 
-/** True for a level that can be compared. */
-export const isColdLevel = (level: ColdLevel): boolean => level.at_c !== null && level.at_c <= COLD_LEVEL_C;
-
 /**
  * Air or a leak by the loss from cold level to cold level, at like temperature. A hot system is under pressure with or
- * without air: its pressure says nothing. @param settled_mm loss per cycle that counts as none
+ * without air: its pressure says nothing, and levels without a heat cycle between them say nothing of air.
+ *
+ * @param settled_mm loss per cycle that counts as none
+ * @param heatedAt moments at which the engine is known to have been warmed through, ms since 1970
  */
-export function airVerdict(levels: readonly ColdLevel[], settled_mm: number = SETTLED_MM): AirVerdict {
-  const cold = levels.filter(isColdLevel).sort((a, b) => a.at - b.at);
+export function airVerdict(
+  levels: readonly ColdLevel[],
+  settled_mm: number = SETTLED_MM,
+  heatedAt: readonly number[] = [],
+): AirVerdict {
+  const cold = levels.filter(isColdLevel);
   const cannot = (says: string, losses_mm: readonly number[] = []): AirVerdict => ({
     verdict: 'cannot-tell',
     losses_mm,
@@ -48,17 +39,30 @@ export function airVerdict(levels: readonly ColdLevel[], settled_mm: number = SE
     );
   }
   if (cold.length === 1) return cannot('One cold level: warm it up until it opens, let it cool, and read it again.');
-  const losses: number[] = [];
-  let apart = false;
-  for (const [i, level] of cold.entries()) {
-    const before = cold[i - 1];
-    if (!before) continue;
-    if (Math.abs(level.at_c! - before.at_c!) > LIKE_K) apart = true;
-    else losses.push((before.filledTo_mm ?? before.above_mark_mm) - level.above_mark_mm);
+  const steps = levelSteps(levels, heatedAt);
+  const counted = steps.filter((s) => s.loss_mm !== null && s.heated);
+  const losses = counted.map((s) => s.loss_mm!);
+  const apart = steps.some((s) => s.why === 'unlike');
+  const newest = steps.at(-1)!;
+  if (newest.why === 'filled-warm') {
+    return cannot(
+      'It was filled up while warm: what had gone is not known. Read the level at the next two colds, and fill up only cold.',
+      losses,
+    );
   }
-  const last = losses.at(-1);
-  if (last === undefined)
-    return cannot('The cold levels were read at temperatures too far apart: coolant grows. Read it at a like one.');
+  if (newest.loss_mm === null) {
+    return cannot(
+      'The last cold levels were read at temperatures too far apart: coolant grows. Read it at a like one.',
+      losses,
+    );
+  }
+  if (!newest.heated && newest.loss_mm <= settled_mm) {
+    return cannot(
+      'No heat cycle is known between the last two levels: warm it up until it opens, let it cool, and read it again.',
+      losses,
+    );
+  }
+  const last = newest.loss_mm;
   if (last <= settled_mm && last >= -settled_mm) {
     return {
       verdict: 'settled',
@@ -68,7 +72,7 @@ export function airVerdict(levels: readonly ColdLevel[], settled_mm: number = SE
   }
   if (last < 0)
     return cannot('The cold level rose on its own: read it again at a like temperature, and look for gas.', losses);
-  const before = losses.at(-2);
+  const before = newest.heated ? losses.at(-2) : losses.at(-1);
   if (before !== undefined && before > settled_mm && last > FALLING * before) {
     return {
       verdict: 'steady-loss',

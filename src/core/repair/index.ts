@@ -1,12 +1,4 @@
-export {
-  airVerdict,
-  COLD_LEVEL_C,
-  gasTestDue,
-  isColdLevel,
-  SETTLED_MM,
-  type AirVerdict,
-  type ColdLevel,
-} from './airVerdict';
+export { airVerdict, gasTestDue, SETTLED_MM, type AirVerdict } from './airVerdict';
 export { bleedReserve_l, containersFor, type ContainerNeed } from './containers';
 export {
   fastenerDoubt,

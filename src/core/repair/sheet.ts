@@ -2,7 +2,7 @@ import type { Glycol } from '../coolant';
 import type { Cause } from '../base';
 import type { WorkKind } from '../case';
 import type { Procedure } from '../procedure';
-import type { ColdLevel } from './airVerdict';
+import type { ColdLevel } from '../case';
 import type { Instrument, OutKind } from './ledger';
 
 /** Why the job is done, where no cause of the list is it. */

@@ -1,4 +1,4 @@
-import { WORK, type Entry } from '../case';
+import { isBleedPlace, WORK, type Entry } from '../case';
 import type { CautionId } from '../cautions';
 import {
   DRAIN_STEPS,
@@ -31,7 +31,8 @@ export function cautionsGiven(entries: readonly Entry[], repair: RepairSheet | n
     const ticked = [...DRAIN_STEPS, ...FILL_STEPS].filter((s) => repair.fill.done[s.id] !== undefined);
     given.push(...ticked.flatMap((s) => s.cautions));
     if (repair.drain.lines.length > 0) given.push(...PLACE_CAUTIONS.waste, ...PLACE_CAUTIONS.coolant);
-    if (repair.bleed.levels.length > 0) given.push(...PLACE_CAUTIONS.air);
+    const bled = live.some((e) => e.kind === 'measurement' && e.name === 'level' && isBleedPlace(e.place));
+    if (bled || repair.bleed.levels.length > 0) given.push(...PLACE_CAUTIONS.air);
     given.push(...repair.plan.exceptions.flatMap((e) => EXCEPTIONS[e.kind].cautions));
   }
   return [...new Set(given)];

@@ -62,7 +62,7 @@ function stretch(
 ): { readonly given: readonly Given[]; readonly all: readonly Given[] } {
   const all = entries.flatMap((entry) => draftsOf(entry, context).map((draft): Given => ({ entry, draft })));
   const levels = entries.filter((e): e is MeasurementEntry => e.kind === 'measurement');
-  const fell = levelOverTime(levels, context).map((draft): Given => ({
+  const fell = levelOverTime(entries, context).map((draft): Given => ({
     entry: levels.filter((e) => e.name === 'level').at(-1)!,
     draft,
   }));

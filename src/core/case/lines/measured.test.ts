@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { CAUSES, type Cause } from '../../base';
 import { lineContext, type LineContext } from '../context';
-import type { CheckEntry, MeasurementEntry } from '../entry';
+import type { CheckEntry, Entry, MeasurementEntry } from '../entry';
 import { outsideGiven_c } from '../outside';
-import { CAR } from '../../../../tests/support/madeCases';
+import { CAR, drive } from '../../../../tests/support/madeCases';
 import { fromCheck } from './answered';
 import { fromMeasurement, levelOverTime } from './measured';
 
@@ -104,7 +104,14 @@ describe('other readings', () => {
     const [fell] = levelOverTime([level(1, 4), level(2, -20)], context);
     expect(fell!.seen).toBe('Cold level fell by 24 mm');
     expect(fell!.logLikelihood['low-coolant-or-air']).toBeGreaterThan(fell!.logLikelihood.healthy + 1);
-    expect(levelOverTime([level(1, 4), level(2, 4)], context)[0]!.seen).toMatch(/held/);
+    const heat = drive('a') as Omit<Entry, 'id' | 'at'>;
+    const driven = [level(1, 4), { ...heat, id: 'd', at: 2 } as Entry, level(3, 4)];
+    expect(levelOverTime(driven, context)[0]!.seen).toMatch(/held/);
+    // Read twice without a heat cycle it has proved nothing.
+    expect(levelOverTime([level(1, 4), level(2, 4)], context)).toEqual([]);
+    // What was filled up is no level that held.
+    const filled = read('level', { above_mark_mm: -10, at_c: 15, filled_to_mm: 0 }, { at: 1 });
+    expect(levelOverTime([filled, level(2, -8)], context)[0]!.seen).toBe('Cold level fell by 8 mm');
     expect(levelOverTime([level(1, 4), level(2, -20, 40)], context)).toEqual([]);
     expect(levelOverTime([level(1, 4)], context)).toEqual([]);
   });

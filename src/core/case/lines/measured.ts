@@ -3,7 +3,8 @@ import { curveOf, FAMILY_SD_K, ntcCelsius, OWN_CURVE_SD_K, senderErrorLikelihood
 import { blurredUniform, normalCdf } from '../../signal';
 import { COLD_RAIL_C, HOT_RAIL_C, LEVEL_LOW_MM, SOAKED_H, WEAK_CAP } from '../coldChecks';
 import type { LineContext } from '../context';
-import type { MeasurementEntry } from '../entry';
+import type { Entry, MeasurementEntry } from '../entry';
+import { COLD_LEVEL_C, heatedAt, levelsOf, levelSteps } from '../levels';
 import { sdOf } from '../measurements';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
 import { clutch, element, fan, hold } from './circuits';
@@ -142,13 +143,11 @@ const needle: Derive = (entry, context) => {
   return [measuredLine(context, 'gauge-against-scan', seen, likelihood)];
 };
 
-/** A level read hot says nothing. */
-const COLD_BELOW_C = 45;
 const LEVEL_SD_MM = 3;
 
 const level: Derive = (entry, context) => {
   const { above_mark_mm, at_c } = entry.values;
-  if (above_mark_mm === undefined || (at_c !== undefined && at_c > COLD_BELOW_C)) return [];
+  if (above_mark_mm === undefined || (at_c !== undefined && at_c > COLD_LEVEL_C)) return [];
   const low = normalCdf((LEVEL_LOW_MM - above_mark_mm) / Math.max(LEVEL_SD_MM, sdOf(entry, 'above_mark_mm')));
   const seen = `Cold level ${Math.abs(above_mark_mm)} mm ${above_mark_mm < 0 ? 'below' : 'above'} the mark`;
   return [measuredLine(context, 'look-level-low', seen, softAnswer(context, 'look-level-low', [low, 1 - low]))];
@@ -209,22 +208,18 @@ const DERIVE: Readonly<Partial<Record<MeasurementEntry['name'], Derive>>> = {
 /** The lines of a measurement: its value and tolerance under each cause, never a yes or no at a threshold. */
 export const fromMeasurement: Derive = (entry, context) => DERIVE[entry.name]?.(entry, context) ?? [];
 
-/** Levels read at temperatures further apart than this cannot be compared, K. */
-const SAME_HEAT_K = 15;
-
-/** What the level did between the first and the last cold reading of a stretch without work. */
-export function levelOverTime(entries: readonly MeasurementEntry[], context: LineContext): LineDraft[] {
-  const read = entries.filter(
-    (e) => e.name === 'level' && e.values.above_mark_mm !== undefined && (e.values.at_c ?? 0) <= COLD_BELOW_C,
-  );
-  const [first, last] = [read[0], read.at(-1)];
-  if (!first || !last || first === last) return [];
-  const { at_c: from_c, above_mark_mm: before = 0 } = first.values;
-  const { at_c: to_c, above_mark_mm: after = 0 } = last.values;
-  if (from_c !== undefined && to_c !== undefined && Math.abs(from_c - to_c) > SAME_HEAT_K) return [];
-  const drop = before - after;
-  const sd = together([sdOf(first, 'above_mark_mm'), sdOf(last, 'above_mark_mm')]);
+/**
+ * What the level did over the cold readings of a stretch without work: all that went between levels that can be compared.
+ * That it held is said only where the engine was warmed through between them.
+ */
+export function levelOverTime(entries: readonly Entry[], context: LineContext): LineDraft[] {
+  const steps = levelSteps(levelsOf(entries), heatedAt(entries)).filter((s) => s.loss_mm !== null);
+  if (steps.length === 0) return [];
+  const drop = steps.reduce((sum, s) => sum + s.loss_mm!, 0);
+  const read = entries.filter((e): e is MeasurementEntry => e.kind === 'measurement' && e.name === 'level');
+  const sd = together([sdOf(read[0]!, 'above_mark_mm'), sdOf(read.at(-1)!, 'above_mark_mm')]);
   const fell = normalCdf((drop + LEVEL_LOW_MM) / sd);
+  if (fell < 0.5 && !steps.some((s) => s.heated)) return [];
   const seen = drop > 0 ? `Cold level fell by ${drop} mm` : 'Cold level held from one reading to the next';
   return [measuredLine(context, 'level-drop', seen, softAnswer(context, 'level-drop', [fell, 1 - fell]))];
 }

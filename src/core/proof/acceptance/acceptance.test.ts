@@ -15,8 +15,10 @@ const shown = (item: ProofItem, answer: string, hours: number, text = ''): Entry
 });
 const level = (above_mark_mm: number, hours: number, at_c = 12): Entry => ({
   ...{ kind: 'measurement', id: `l${count++}`, at: hours * HOUR_MS, name: 'level', place: '', text: '', tolerance: {} },
-  values: { above_mark_mm, at_c },
+  values: { above_mark_mm, at_c, heat_cycles: 1 },
 });
+/** The first heat after the work, ticked. */
+const heat: Entry = { ...newProof({ item: 'first-heat', answer: 'yes' }), id: 'heat', at: 3 * HOUR_MS };
 const rowsOf = (input: Partial<AcceptanceInput> = {}) =>
   acceptanceOf({ vehicle: TEST_VEHICLE, entries: [WORK], repair: null, drive: null, now: HOUR_MS, ...input });
 const rowOf = (item: AcceptanceItem, input: Partial<AcceptanceInput> = {}) =>
@@ -206,14 +208,35 @@ describe('pressure and level', () => {
     expect(stateOf('level-again', { entries: once, now: 21 * HOUR_MS })).toBe('open');
   });
 
+  it('a level that bleeding and chronicle both hold is one, and is not held against itself', () => {
+    const sheet = newSheet(TEST_VEHICLE);
+    const read = (hours: number, above_mark_mm: number) => ({
+      ...{ id: `b${hours}`, at: hours * HOUR_MS, above_mark_mm, at_c: 15, filledTo_mm: null },
+    });
+    const repair: RepairSheet = { ...sheet, bleed: { ...sheet.bleed, levels: [read(1, 0), read(20, -45)] } };
+    const both = repair.bleed.levels.map((l, i): Entry => ({
+      ...{ kind: 'measurement', id: `c${i}`, at: l.at, name: 'level', place: `bleed ${l.at}`, text: '', tolerance: {} },
+      values: { above_mark_mm: l.above_mark_mm, at_c: 15 },
+    }));
+    const row = rowOf('level-again', { entries: [WORK, heat, ...both], repair, now: 21 * HOUR_MS });
+    expect(row.state).toBe('open');
+    expect(row.says).toContain('It fell over the last cycle');
+  });
+
+  it('two levels without a heat cycle between them are no proof', () => {
+    const still = [level(4, 1), level(4, 20)].map((e) => ({ ...e, values: { above_mark_mm: 4, at_c: 12 } }) as Entry);
+    expect(stateOf('level-again', { entries: [WORK, ...still], now: 21 * HOUR_MS })).toBe('open');
+    expect(stateOf('level-again', { entries: [WORK, heat, ...still], now: 21 * HOUR_MS })).toBe('met');
+  });
+
   it('levels of the bleeding count as well, warm ones never', () => {
     const sheet = newSheet(TEST_VEHICLE);
     const read = (hours: number, at_c: number) => ({
       ...{ id: `b${hours}`, at: hours * HOUR_MS, above_mark_mm: 5, at_c, filledTo_mm: null },
     });
     const repair: RepairSheet = { ...sheet, bleed: { ...sheet.bleed, levels: [read(1, 15), read(20, 14)] } };
-    expect(stateOf('level-again', { repair, now: 21 * HOUR_MS })).toBe('met');
+    expect(stateOf('level-again', { entries: [WORK, heat], repair, now: 21 * HOUR_MS })).toBe('met');
     const warm: RepairSheet = { ...sheet, bleed: { ...sheet.bleed, levels: [read(1, 15), read(20, 70)] } };
-    expect(stateOf('level-again', { repair: warm, now: 21 * HOUR_MS })).toBe('open');
+    expect(stateOf('level-again', { entries: [WORK, heat], repair: warm, now: 21 * HOUR_MS })).toBe('open');
   });
 });

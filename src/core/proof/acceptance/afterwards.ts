@@ -1,7 +1,15 @@
 import { differenceText } from '../../base';
 import { holdCheck } from '../../bench';
-import type { CodeEntry, MeasurementEntry } from '../../case';
-import { airVerdict, isColdLevel, type ColdLevel } from '../../repair';
+import {
+  heatedAt,
+  isBleedPlace,
+  isColdLevel,
+  levelsOf,
+  type CodeEntry,
+  type ColdLevel,
+  type MeasurementEntry,
+} from '../../case';
+import { airVerdict } from '../../repair';
 import { byHand, NIGHT_MS, NOT_NEEDED, open, saidOf, shown, type Seen, type Since } from './since';
 
 /** Usual uncertainty of a workshop's pressure gauge, kPa. */
@@ -39,15 +47,14 @@ export function monitor(since: Since): Seen {
     : open(`By the shop’s figures it runs on this drive and passes${room}: read the codes to confirm it.`);
 }
 
-/** Levels read since the last work, from the chronicle and the repair's sheet. */
-function levelsSince({ after, workedAt, input }: Since): ColdLevel[] {
-  const measured = after.flatMap((e): ColdLevel[] =>
-    e.kind === 'measurement' && e.name === 'level' && e.values.above_mark_mm !== undefined
-      ? [{ at: e.at, above_mark_mm: e.values.above_mark_mm, at_c: e.values.at_c ?? null, filledTo_mm: null }]
-      : [],
+/** Levels that speak of the work, each once: those read since, and those of the bleeding that led up to writing it down. */
+function levelsSince({ input, workedAt }: Since): ColdLevel[] {
+  const since = (at: number, bled: boolean) =>
+    workedAt === null || at >= workedAt || (bled && at >= workedAt - NIGHT_MS);
+  return levelsOf(
+    input.entries.filter((e) => e.kind === 'measurement' && since(e.at, isBleedPlace(e.place))),
+    input.repair?.bleed.levels.filter((l) => since(l.at, true)),
   );
-  const bled = (input.repair?.bleed.levels ?? []).filter((l) => workedAt === null || l.at >= workedAt - NIGHT_MS);
-  return [...bled, ...measured].sort((a, b) => a.at - b.at);
 }
 
 export function levelAgain(since: Since): Seen {
@@ -59,7 +66,7 @@ export function levelAgain(since: Since): Seen {
   const waits = since.input.now < due;
   const todo = 'Cold, after a night: level with its temperature, in Cold look or under Bleed.';
   if (!last || last.at < due) return { ...open(todo, due), state: waits ? 'waits' : 'open' };
-  const air = airVerdict(levels, since.input.repair?.bleed.settled_mm);
+  const air = airVerdict(levels, since.input.repair?.bleed.settled_mm, heatedAt(since.all));
   if (air.verdict === 'settled') return { ...shown('met', air.says, last.at), due };
   if (air.verdict === 'steady-loss') return { ...shown('failed', air.says, last.at), due };
   return { ...open(air.says, due) };

@@ -2,17 +2,17 @@
 
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { airVerdict, gasTestDue, isColdLevel, PLACE_CAUTIONS } from '@/core/repair';
+import { bleedPlace, heatedAt, isColdLevel, levelsOf } from '@/core/case';
+import { airVerdict, gasTestDue, PLACE_CAUTIONS } from '@/core/repair';
 import { AnswerItem } from '@/job/AnswerItem';
 import { Cautions } from '@/job/Cautions';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
 import { useKeep } from '@/job/useKeep';
-import { setMeasured, undoEntries } from '@/storage/entries';
+import { setMeasured, takeBack, undoEntries } from '@/storage/entries';
 import { QuantityInput } from '@/ui/QuantityInput';
 import { RangedInput } from '@/ui/RangedInput';
 import { useUnits } from '@/ui/units';
-import { without } from '../lists';
 
 const HEAD = {
   settled: 'Air is out',
@@ -26,8 +26,8 @@ const HIGHEST_MM = 300;
 /** Writes a level down: above the mark, at which temperature, filled up to where. */
 function LevelForm() {
   const { job } = useJob();
-  const { put } = useRepair();
   const keep = useKeep();
+  const [heated, setHeated] = useState(false);
   const [mm, setMm] = useState<number | null>(null);
   const [at_c, setAt] = useState<number | null>(null);
   const [to_mm, setTo] = useState<number | null>(null);
@@ -44,15 +44,18 @@ function LevelForm() {
   const add = () => {
     setTried(true);
     if (wrong !== null) return;
-    const at = Date.now();
-    put('bleed', (now) => ({
-      levels: [...now.levels, { ...{ id: crypto.randomUUID(), at, above_mark_mm: mm!, at_c }, filledTo_mm: to_mm }],
-    }));
-    // The same reading is evidence in the chronicle; each level of its own.
-    keep(() => setMeasured(job.id, { name: 'level', place: `bleed ${at}` }, { above_mark_mm: mm!, at_c }), {
+    const values = {
+      above_mark_mm: mm!,
+      at_c: at_c!,
+      ...(to_mm === null ? {} : { filled_to_mm: to_mm }),
+      heat_cycles: heated ? 1 : 0,
+    };
+    // Each level is an entry of its own: the one place where levels are kept.
+    keep(() => setMeasured(job.id, { name: 'level', place: bleedPlace(Date.now()) }, values), {
       says: 'Level written down.',
       undo: undoEntries,
     });
+    setHeated(false);
     setMm(null);
     setAt(null);
     setTo(null);
@@ -85,6 +88,15 @@ function LevelForm() {
         value={to_mm}
         onChange={setTo}
       />
+      <label className="mb-5 flex min-h-14 items-center gap-2">
+        <input
+          type="checkbox"
+          className="checkbox checkbox-lg"
+          checked={heated}
+          onChange={(e) => setHeated(e.target.checked)}
+        />
+        Warmed through since the level before
+      </label>
       <button type="submit" className="btn mb-5 min-h-14 btn-lg btn-primary">
         Write the level down
       </button>
@@ -94,10 +106,19 @@ function LevelForm() {
 
 /** Air or a leak from cold level to cold level; bubbles cycle by cycle, and the gas test where they go on. */
 export function AirPanel() {
+  const { job, entries } = useJob();
   const { sheet, put } = useRepair();
+  const keep = useKeep();
   const { show, showTemperature } = useUnits();
-  const { levels, bubbles, settled_mm } = sheet.bleed;
-  const found = airVerdict(levels, settled_mm);
+  const { bubbles, settled_mm } = sheet.bleed;
+  const levels = levelsOf(entries, sheet.bleed.levels);
+  const found = airVerdict(levels, settled_mm, heatedAt(entries));
+  const takeOff = (at: number) => {
+    const entry = entries.find((e) => e.kind === 'measurement' && e.name === 'level' && e.at === at);
+    if (entry) keep(() => takeBack(job.id, entry.id), { says: 'Level taken off.', undo: undoEntries });
+    // Older repairs kept their levels on the sheet.
+    else put('bleed', (now) => ({ levels: now.levels.filter((l) => l.at !== at) }), 'Level taken off.');
+  };
   const gas = gasTestDue(bubbles);
   return (
     <section aria-labelledby="air-title">
@@ -112,16 +133,17 @@ export function AirPanel() {
       {levels.length > 0 && (
         <ol className="mt-1" data-testid="levels">
           {levels.map((level) => (
-            <li key={level.id} className="flex flex-wrap items-center gap-x-4 border-t border-base-content/15 py-1">
+            <li key={level.at} className="flex flex-wrap items-center gap-x-4 border-t border-base-content/15 py-1">
               <span className="w-32 type-label">{format(level.at, 'd MMM HH:mm')}</span>
               <strong className="text-xl type-sign">{show('length', level.above_mark_mm, 1)}</strong>
               <span>{level.at_c === null ? '' : `at ${showTemperature(level.at_c)}`}</span>
               <span>{level.filledTo_mm === null ? '' : `filled to ${show('length', level.filledTo_mm, 1)}`}</span>
+              {level.afterHeat && <span className="type-label">after a heat cycle</span>}
               {!isColdLevel(level) && <span className="font-semibold text-error">warm: does not count</span>}
               <button
                 type="button"
                 className="ml-auto min-h-11 underline underline-offset-4 print:hidden"
-                onClick={() => put('bleed', (now) => ({ levels: without(now.levels, level.id) }), 'Level taken off.')}
+                onClick={() => takeOff(level.at)}
               >
                 take off
               </button>

@@ -1,6 +1,6 @@
 'use client';
 
-import { newProof } from '@/core/case';
+import { heatedAt, levelsOf, newProof } from '@/core/case';
 import { airVerdict, blockers, newSheet, worksDone } from '@/core/repair';
 import { useJob } from '@/job/JobProvider';
 import { useRepair } from '@/job/useRepair';
@@ -10,7 +10,7 @@ import { enterRepair, undoEntered } from '@/storage/repairs';
 
 /** Closes the repair as filled and bled: with nothing left open, and a cold level that stayed. */
 export function CloseRepair() {
-  const { job, vehicle } = useJob();
+  const { job, vehicle, entries } = useJob();
   const { sheet, begun } = useRepair();
   const keep = useKeep();
   if (!begun || sheet.closedAt !== null) return null;
@@ -18,7 +18,7 @@ export function CloseRepair() {
     ...blockers(sheet, vehicle.vehicle).map((s) => s.says.toLowerCase()),
     ...(worksDone(sheet).some((w) => sheet.written[w] === undefined) ? ['work not written into the record'] : []),
   ];
-  const air = airVerdict(sheet.bleed.levels, sheet.bleed.settled_mm);
+  const air = airVerdict(levelsOf(entries, sheet.bleed.levels), sheet.bleed.settled_mm, heatedAt(entries));
   const settled = air.verdict === 'settled';
   const entry: NewEntry = settled
     ? newProof({ text: 'Filled and bled: the cold level stayed over a heat cycle.' })
