@@ -34,8 +34,6 @@ const judged = (): Promise<SeveralCase[]> =>
   folder
     ? runExam('several-field', { count, seed, only: null, folder }, say)
     : runExam('several-world', { count, seed, only: null }, say);
-const cases = values.from
-  ? (JSON.parse(readFileSync(userPath(values.from), 'utf8')) as SeveralCase[])
-  : await judged();
+const cases = values.from ? (JSON.parse(readFileSync(userPath(values.from), 'utf8')) as SeveralCase[]) : await judged();
 if (values.dump) writeFileSync(userPath(values.dump), JSON.stringify(cases));
 process.stdout.write(`${severalReport(cases)}\n`);

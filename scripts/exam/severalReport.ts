@@ -1,6 +1,14 @@
 import { CAUSES, isFault, perCause, type Cause } from '../../src/core/base';
 import { wordTogether } from '../../src/core/case';
-import { addLogs, gradeOf, logPriors, sortedOdds, toProbabilities, type Grade, type Odds } from '../../src/core/evidence';
+import {
+  addLogs,
+  gradeOf,
+  logPriors,
+  sortedOdds,
+  toProbabilities,
+  type Grade,
+  type Odds,
+} from '../../src/core/evidence';
 import type { DriveWord, SeveralCase } from './severalCase';
 
 /** What some drives of a car say together. */
@@ -64,7 +72,12 @@ const holds = (list: readonly Together[], what: (t: Together) => boolean): strin
   percent(list.filter(what).length / list.length);
 
 function column(cases: readonly SeveralCase[], size: number): readonly (string | number)[] {
-  const all = cases.flatMap((c) => choices(c.drives.filter((d) => d.usable), size).map(together));
+  const all = cases.flatMap((c) =>
+    choices(
+      c.drives.filter((d) => d.usable),
+      size,
+    ).map(together),
+  );
   const sound = all.filter((t) => !isFault(t.truth));
   const sure = all.filter((t) => shareOf(t.odds, t.odds[0]!.cause) >= 0.95);
   return [

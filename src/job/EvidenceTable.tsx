@@ -87,12 +87,12 @@ export function EvidenceTable() {
             // A drive is left out on its own screen, where it can be counted again.
             const single = line.parts.length === 0 && lines.filter((l) => l.entryId === line.entryId).length === 1;
             return (
-              <tr key={`${line.id} ${i}`} className="border-t border-base-content/15">
+              <tr key={`${line.id} ${i}`} className="border-t border-base-content/15 align-top">
                 <td className="py-1 pr-4" title={say(line.reason)}>
                   {line.parts.length > 0 ? <DriveLine line={line} /> : say(line.seen)}
                 </td>
-                <td className="pr-4 type-label whitespace-nowrap">{line.source}</td>
-                <td className="pr-2">
+                <td className="py-1 pr-4 type-label whitespace-nowrap">{line.source}</td>
+                <td className="py-1 pr-2">
                   <span className="flex items-center gap-2">
                     <Glyph shape={look.shape} colour={look.colour} size={12} />
                     {movedText(line)}

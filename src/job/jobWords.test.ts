@@ -20,7 +20,9 @@ describe('words of a job', () => {
     expect(movedText(lines[0]!)).toMatch(/^Sender drops out [\d.]+ times more likely$/);
     const { moved } = lines[0]!;
     expect(becameText(lines[0]!)).toBe(`Sender drops out from ${percent(moved.from)} to ${percent(moved.to)}`);
-    expect(becameText({ moved: { ...moved, to: moved.from } })).toBe(`Sender drops out stays at ${percent(moved.from)}`);
+    expect(becameText({ moved: { ...moved, to: moved.from } })).toBe(
+      `Sender drops out stays at ${percent(moved.from)}`,
+    );
     expect(percent(headline.share!)).toMatch(/^\d+ %$/);
   });
 

@@ -168,6 +168,7 @@ test('a job carried from the complaint to the signed-off report', async ({ page 
     // A reading of another day is a reading of its own: its temperature is asked for again.
     await expect(readAt).toHaveValue('');
     await readAt.fill('5');
+    await page.locator('#level-heat_cycles').fill('1');
     await page.keyboard.press('Tab');
   };
   await level('4');

@@ -40,10 +40,11 @@ async function flow(page: Page, amount: string, options: { kind?: string; pct?: 
   await expect(page.getByTestId('ledger-lines').locator('tbody tr')).toHaveCount(rows + 1);
 }
 
-async function level(page: Page, mm: string, c: string, to = '') {
+async function level(page: Page, mm: string, c: string, { to = '', heated = false } = {}) {
   await page.getByLabel('Level above the mark').fill(mm);
   await page.getByLabel('Coolant at').fill(c);
   if (to !== '') await page.getByLabel('Filled up to').fill(to);
+  if (heated) await page.getByLabel('Warmed through since the level before').check();
   await press(page, 'Write the level down');
 }
 
@@ -235,10 +236,16 @@ judged('a demo job is carried from its finding to filled and bled, in gloves', a
   await expect(page.getByTestId('air-verdict')).toHaveText('Cannot tell yet');
   await level(page, '4', '88');
   await expect(page.getByText('warm: does not count')).toBeVisible();
-  await level(page, '-9', '14', '0');
+  await level(page, '-9', '14', { to: '0' });
+  await expect(page.getByTestId('levels').locator('li')).toHaveCount(2);
   await press(page, 'Again');
   await expect(page.getByTestId('runner-place')).toContainText('time 2');
+  // Two levels without a heat cycle between them say nothing: the one that was written too soon is taken off.
   await level(page, '-1', '16');
+  await expect(page.getByTestId('air-says')).toContainText('No heat cycle is known');
+  await page.getByTestId('levels').getByRole('button', { name: 'take off' }).last().click();
+  await expect(page.getByTestId('levels').locator('li')).toHaveCount(2);
+  await level(page, '-1', '16', { heated: true });
   await expect(page.getByTestId('air-verdict')).toHaveText('Air is out');
   await expect(page.getByTestId('close-says')).toHaveText('Nothing is open, and the cold level stayed.');
   await press(page, 'Filled and bled');

@@ -14,7 +14,7 @@ export interface ActionSpec {
 
 /** Every choice. Minutes are working figures for a car of ordinary access. */
 export const ACTIONS = {
-  'leave-it': { says: 'Nothing is wrong: explain it', work: [], minutes: 10, parts: () => 0 },
+  'leave-it': { says: 'Mend nothing, and say what may come of it', work: [], minutes: 10, parts: () => 0 },
   'replace-thermostat': {
     says: 'Replace the thermostat and its seal',
     work: ['replaced-thermostat'],

@@ -61,6 +61,9 @@ describe('what work brings', () => {
     expect(asks(chronicle(tooCold, replaced))).toBe(false);
     expect(asks(chronicle(tooCold, light, replaced, fanStill))).toBe(true);
     expect(asks(chronicle(tooCold, light, replaced, fanStill, since('since')))).toBe(false);
+    // What was held to be there at arrival and is there still is no new sign.
+    const drives = { a: madeDrive({ 'sender-reads-low': 9 }), b: madeDrive({ 'sender-reads-low': 9 }) };
+    expect(made(chronicle(drive('a'), replaced, drive('b')), drives).askSince).toBe(false);
     const found = made(chronicle(tooCold, since('since')));
     expect(oddsOf(found.now)).toEqual(oddsOf(made(chronicle(tooCold)).now));
   });

@@ -288,7 +288,7 @@ export function caseOf(input: CaseInput): Case {
     drives: walk.drives,
     separability: separability(walk.works, atArrival, now),
     unproven: walk.unproven,
-    askSince: asksSince(entriesInOrder, walk.lines, walk.now),
+    askSince: asksSince(entriesInOrder, walk.lines, walk.steps.at(-1)!),
     next: again ? [again, ...best.filter((t) => t.item.id !== again.item.id)].slice(0, PROPOSED) : best,
     decision,
     superseded,

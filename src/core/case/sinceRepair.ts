@@ -53,8 +53,11 @@ export function sinceRepair(
   };
 }
 
-/** From this share on a fault after work is worth the question, and this much likelier it must have become. */
-const ASKED = { share: 0.15, factor: 1.5 } as const;
+/**
+ * From this share on a fault after work is worth the question, where a sign made it this much likelier and it is not held
+ * to have been there at arrival anyway.
+ */
+const ASKED = { share: 0.15, factor: 1.5, atArrivalBelow: 0.6 } as const;
 
 /**
  * True where a sign of a fault has come up since the last work and nobody has said yet whether it is new.
@@ -68,7 +71,7 @@ export function asksSince(
     readonly entryId: string;
     readonly moved: { readonly cause: keyof PerCause<number>; readonly factor: number };
   }[],
-  now: PerCause<number>,
+  { now, atArrival }: { readonly now: PerCause<number>; readonly atArrival: PerCause<number> },
 ): boolean {
   const last = entries.findLastIndex((e) => e.kind === 'work');
   if (last < 0) return false;
@@ -77,6 +80,10 @@ export function asksSince(
   const ids = new Set(after.map((e) => e.id));
   return lines.some(
     ({ entryId, moved }) =>
-      ids.has(entryId) && isFault(moved.cause) && moved.factor > ASKED.factor && now[moved.cause] >= ASKED.share,
+      ids.has(entryId) &&
+      isFault(moved.cause) &&
+      moved.factor > ASKED.factor &&
+      now[moved.cause] >= ASKED.share &&
+      atArrival[moved.cause] < ASKED.atArrivalBelow,
   );
 }

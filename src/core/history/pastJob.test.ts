@@ -69,6 +69,16 @@ describe('the truth', () => {
     });
   });
 
+  it.each([
+    ['leak', 'a leak was found'],
+    ['preventive', 'nothing was faulty'],
+    ['not-known', 'the fault is not known'],
+  ] as const)('is none of the causes where a person says %s', (fault, why) => {
+    const sheet = newSheet(CAR);
+    const repair: RepairSheet = { ...sheet, plan: { ...sheet.plan, fault } };
+    expect(truthOf([...REPAIRED, verdict('proven')], { repair })).toBe(why);
+  });
+
   it('is not known of two repairs at once; the coolant beside one takes no credit', () => {
     const both = chronicle(drive('before'), work('replaced-thermostat'), work('replaced-sender'), drive('after'));
     const even = madeCase(both, {

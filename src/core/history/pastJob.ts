@@ -13,7 +13,7 @@ import {
 } from '../case';
 import { costSheet, type ClosingSheet } from '../closing';
 import { headlineOf, sameAct, sortedOdds, type Grade } from '../evidence';
-import type { PlannedPart, RepairSheet } from '../repair';
+import type { OTHER_FAULTS, PlannedPart, RepairSheet } from '../repair';
 
 /** What was said first: before any work, after the first drive that counts, else after the last entry. */
 export interface FirstFinding {
@@ -93,6 +93,13 @@ function firstFinding({ steps }: Case): FirstFinding | null {
 const lastVerdict = (entries: readonly Entry[]): ProofEntry | null =>
   entries.findLast((e): e is ProofEntry => e.kind === 'proof' && e.item === 'verdict') ?? null;
 
+/** Why a job tells nothing of the causes where a person found none of them. */
+const OTHER_TRUTH: Readonly<Record<(typeof OTHER_FAULTS)[number], string>> = {
+  leak: 'a leak was found',
+  preventive: 'nothing was faulty',
+  'not-known': 'the fault is not known',
+};
+
 /**
  * What turned out to be wrong. Only a proven repair tells it: by the fault that a person found, else by the one repair
  * that can have the credit; of a car on which nothing was done, that nothing was wrong. Never by the odds themselves:
@@ -105,6 +112,7 @@ function truthOf(entries: readonly Entry[], found: Case, repair: RepairSheet | n
   const works = entries.filter((e): e is WorkEntry => e.kind === 'work');
   const fault = repair?.plan.fault ?? null;
   if (fault !== null && isCause(fault) && works.length > 0) return { causes: [fault], by: 'fault-found' };
+  if (fault !== null && !isCause(fault)) return OTHER_TRUTH[fault];
   if (works.length === 0) return { causes: ['healthy', 'insufficient-heat'], by: 'nothing-done' };
   if (found.separability?.separable !== true) return 'not separable';
   const credited = [...new Set(works.map((w) => w.work))].filter((w) => Object.keys(workSpec(w).cures).length > 0);

@@ -10,9 +10,9 @@ import {
 } from '../case';
 import type { ClosingSheet, DueDay } from '../closing';
 import type { FeatureChange } from '../desk';
-import { findItem, headlineOf, type Grade } from '../evidence';
+import { findItem, headlineOf, sameAct, type Grade } from '../evidence';
 import { insideNow, type RepairSheet } from '../repair';
-import { howSure, PLAIN_CAUSE, PLAIN_VERDICT, PLAIN_WORK } from './plainWords';
+import { howSure, PLAIN_CAUSE, PLAIN_OTHER, PLAIN_VERDICT, PLAIN_WORK } from './plainWords';
 
 /** Before and after on one axis: the reading of each drive by minutes from its start, °C; null is a hole. */
 export interface ReportCurves {
@@ -69,6 +69,12 @@ export interface CustomerReportInput {
   readonly due: readonly DueDay[];
 }
 
+/** How sure it is where a person's finding stands in place of the odds. */
+const FOUND_BY_HAND = {
+  found: 'Found on the car itself.',
+  open: 'Nobody has seen yet what it is.',
+} as const;
+
 const UNPROVEN_WORDS = 'No drive after the repair has shown yet that it is cured.';
 
 function coolantOf(repair: RepairSheet | null, vehicle: Vehicle): CustomerReport['coolant'] {
@@ -86,14 +92,17 @@ export function customerReport(input: CustomerReportInput): CustomerReport {
   const works = entries.filter((e): e is WorkEntry => e.kind === 'work');
   const arrival = headlineOf(found.atArrival);
   const fault = repair?.plan.fault ?? null;
+  // What a person found goes before the odds: also that it was none of the causes, or is not known.
+  const other = fault !== null && !isCause(fault) ? PLAIN_OTHER[fault] : null;
   const cause = fault !== null && isCause(fault) ? fault : arrival.parts[0]!.cause;
+  const asFound = fault !== null && (other !== null || !sameAct(arrival.parts[0]!.cause).includes(cause));
   const verdict = entries.findLast((e): e is ProofEntry => e.kind === 'proof' && e.item === 'verdict') ?? null;
   const key = (verdict?.answer as ProofVerdict | undefined) ?? null;
   const named = arrival.share !== null || fault !== null;
   const said = entries.filter((e): e is StatementEntry => e.kind === 'statement' && e.answer === 'yes');
   const watch = [
     ...(closing.toWatch === '' ? [] : [closing.toWatch]),
-    ...(named ? [PLAIN_CAUSE[cause].watch] : []),
+    ...(other ? other.watch : named ? [PLAIN_CAUSE[cause].watch] : []),
     ...(works.length > 0 ? ['Look under the car in the first days: a wet place is worth a visit.'] : []),
   ];
   return {
@@ -102,8 +111,10 @@ export function customerReport(input: CustomerReportInput): CustomerReport {
     complaint: input.complaint,
     said: [...new Set(said.map((e) => findItem(e.item)?.ask ?? e.item))],
     found: {
-      text: named ? PLAIN_CAUSE[cause].found : 'It could not be told what is wrong.',
-      howSure: howSure(arrival.grade, arrival.share),
+      text: other?.found ?? (named ? PLAIN_CAUSE[cause].found : 'It could not be told what is wrong.'),
+      howSure: asFound
+        ? FOUND_BY_HAND[fault === 'not-known' ? 'open' : 'found']
+        : howSure(arrival.grade, arrival.share),
       grade: arrival.grade,
     },
     notSeparable: found.separability && !found.separability.separable ? found.separability.says : null,

@@ -1,6 +1,7 @@
 import type { Cause } from '../base';
 import type { Grade } from '../evidence';
 import type { ProofVerdict, WorkKind } from '../case';
+import type { OTHER_FAULTS } from '../repair';
 
 /** What a cause means to the person who drives the car, and what they notice should it come back. */
 interface PlainCause {
@@ -92,4 +93,13 @@ export const PLAIN_VERDICT: Readonly<Record<ProofVerdict, string>> = {
   proven: 'The repair is proven: driven again in the conditions of your complaint, with readings as of a sound car.',
   'not-proven': 'The repair is not proven yet.',
   'not-cured': 'The fault is still there: what was done did not cure it, and the search goes on.',
+};
+
+/** What was found where it is none of the causes, in the words of a driver. */
+export const PLAIN_OTHER: Readonly<
+  Record<(typeof OTHER_FAULTS)[number], { readonly found: string; readonly watch: readonly string[] }>
+> = {
+  leak: { found: 'Coolant was getting out of the cooling system.', watch: [PLAIN_CAUSE['low-coolant-or-air'].watch] },
+  preventive: { found: 'Nothing was faulty: the work was done before it became due.', watch: [] },
+  'not-known': { found: 'What is wrong is not known yet.', watch: [] },
 };

@@ -46,6 +46,19 @@ describe('what a customer is told', () => {
     expect(reportOf(ENTRIES, { repair }).found.text).toBe(PLAIN_CAUSE['thermostat-leaking'].found);
   });
 
+  it.each([
+    ['leak', /Coolant was getting out/, 'Found on the car itself.'],
+    ['preventive', /Nothing was faulty/, 'Found on the car itself.'],
+    ['not-known', /not known yet/, 'Nobody has seen yet what it is.'],
+    ['sender-reads-low', /reported too little/, 'Found on the car itself.'],
+  ] as const)('also where it is another than the odds say: %s', (fault, text, sure) => {
+    const sheet = newSheet(CAR);
+    const report = reportOf(ENTRIES, { repair: { ...sheet, plan: { ...sheet.plan, fault } } });
+    expect(report.found.text).toMatch(text);
+    expect(report.found.howSure).toBe(sure);
+    expect(report.watch.join(' ')).not.toMatch(/heater stays lukewarm/);
+  });
+
   it('two parts at once are not separable, and the report says so', () => {
     const entries = chronicle(drive('before'), work('replaced-thermostat'), work('replaced-sender'), drive('after'));
     const even = madeCase(entries, {

@@ -105,6 +105,17 @@ describe('codes', () => {
     expect(row).toMatchObject({ state: 'failed', returned: true });
   });
 
+  it('that have nothing to do with the work are a remark, no failure, unless the car came with them', () => {
+    const catalyst = { ...code(null, HOUR_MS), id: 'p0420', code: 'P0420' } as Entry;
+    const row = rowOf('monitor', { entries: [WORK, catalyst], drive: madeProofDrive() });
+    expect(row.state).not.toBe('failed');
+    expect(row.says).toMatch(/Beside it P0420: not of this work/);
+    const before = { ...catalyst, id: 'was', at: -1 } as Entry;
+    expect(stateOf('monitor', { entries: [before, WORK, catalyst], drive: madeProofDrive() })).toBe('failed');
+    const both = rowOf('monitor', { entries: [WORK, code(null, HOUR_MS), catalyst], drive: madeProofDrive() });
+    expect(both).toMatchObject({ state: 'failed', says: expect.stringMatching(/^Came back: P0128\. Beside it P0420/) });
+  });
+
   it('a monitor that did not run proves nothing, one that ran and passed is confirmed by reading the codes', () => {
     const with_ = (...monitors: Parameters<typeof madeProofDrive>[1] & object) => ({
       drive: madeProofDrive(SOUND_FIGURES, monitors),

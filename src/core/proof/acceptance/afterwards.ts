@@ -1,4 +1,5 @@
 import { differenceText } from '../../base';
+import { CODES } from '../../codes';
 import { holdCheck } from '../../bench';
 import {
   heatedAt,
@@ -27,10 +28,27 @@ export function pressure(since: Since): Seen {
   return byHand(since, 'pressure', ['yes'], 'Cold, pumped to no more than the cap’s rating: Bench, Coolant.');
 }
 
+/** True for a code that speaks of cooling system, sender or fan, or that the car came in with. */
+const concernsWork = ({ code }: CodeEntry, since: Since): boolean =>
+  CODES.some((c) => c.code === code && c.itemId !== null) ||
+  since.all.some((e) => e.kind === 'code' && e.code === code && !since.after.includes(e));
+
+/** Codes since the work, and after the verdict those that have nothing to do with it: a remark, no failure. */
 export function monitor(since: Since): Seen {
-  const back = since.after.filter((e): e is CodeEntry => e.kind === 'code' && e.clearedAt === null);
+  const stored = since.after.filter((e): e is CodeEntry => e.kind === 'code' && e.clearedAt === null);
+  const seen = monitorOf(
+    since,
+    stored.filter((c) => concernsWork(c, since)),
+  );
+  const others = stored.filter((c) => !concernsWork(c, since)).map((c) => c.code);
+  return others.length === 0
+    ? seen
+    : { ...seen, says: `${seen.says} Beside it ${others.join(', ')}: not of this work, to be looked into apart.` };
+}
+
+function monitorOf(since: Since, back: readonly CodeEntry[]): Seen {
   if (back.length > 0) {
-    return { ...shown('failed', `Came back: ${back.map((c) => c.code).join(', ')}`, back.at(-1)!.at), returned: true };
+    return { ...shown('failed', `Came back: ${back.map((c) => c.code).join(', ')}.`, back.at(-1)!.at), returned: true };
   }
   const said = saidOf(since, 'monitor');
   if (said) {

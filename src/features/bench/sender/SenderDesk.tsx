@@ -60,6 +60,11 @@ function Verdict({ found, count }: { found: SenderExplanation; count: number }) 
       {count === 0 && (
         <p className="mt-1">Ice water, room, hot water: three known temperatures tell most faults apart.</p>
       )}
+      {found.repeat !== null && (
+        <p className="mt-2 border-l-4 border-warning pl-3 font-semibold" data-testid="repeat-reading">
+          Reading {found.repeat + 1} does not fit the others: read it again. If it stays, the part fails there.
+        </p>
+      )}
       {found.next && (count === 0 || !named || first!.probability < 0.97) && (
         <p className="mt-2 border-l-4 border-primary pl-3" data-testid="next-point">
           <span className="type-label">Measure next at</span>
