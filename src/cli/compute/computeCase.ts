@@ -47,7 +47,7 @@ async function entriesOf(raw: readonly Record<string, unknown>[]): Promise<Resul
   const traces = new Map<string, Trace>();
   const ids = new Set<string>();
   const add = (one: unknown, i: number): Result<Entry, ComputeError> => {
-    const entry = readEntry(one, { id: `entry-${i + 1}`, at: entries.at(-1)?.at ?? 0 });
+    const entry = readEntry(one, { id: `entry-${i + 1}`, at: entries.at(-1)?.at ?? 0 }, 'known-only');
     if (ids.has(entry.id)) return error('wrong-input', `The id “${entry.id}” stands twice.`, `entries[${i}].id`);
     ids.add(entry.id);
     entries.push(entry);

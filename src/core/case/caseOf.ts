@@ -29,6 +29,7 @@ import {
   type Path,
 } from './filter/paths';
 import { NO_WORD, wordTogether } from './filter/together';
+import { driveReading } from './driveReading';
 import { driveSays, type DrivePart } from './driveSays';
 import { counting } from './lines/counting';
 import { pricesFor } from './prices';
@@ -236,7 +237,11 @@ class Walk {
 
 function walkAll(input: CaseInput, figures: Figures) {
   const entries = inOrder(input.entries.filter((e) => e.takenBack !== true));
-  const { byEntry, superseded, done, besideDrive } = counting(entries, { ...input, catalogue: figures.catalogue });
+  const { byEntry, superseded, done, besideDrive } = counting(entries, {
+    ...input,
+    catalogue: figures.catalogue,
+    readingAt: (traceId, at_s) => driveReading(input.drives, traceId, at_s),
+  });
   const walk = new Walk(input, figures);
   const first = { id: '', at: entries[0]?.at ?? 0, kind: 'note', stage: '', text: '' } as const;
   walk.step(first, 'Before anything is known');

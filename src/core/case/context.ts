@@ -12,6 +12,8 @@ export interface CaseVehicle {
 /** What lines are derived with. */
 export interface LineContext extends CaseVehicle {
   readonly catalogue: readonly CatalogueItem[];
+  /** Reading of a logged drive at a moment, °C; null where it has none near it. */
+  readonly readingAt?: (traceId: string, at_s: number) => number | null;
 }
 
 /** A context of a vehicle of which nothing more is known, with the shipped catalogue. */

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { startingVehicle } from '../planning';
+import { madeDrive, oddsOf } from '../../../tests/support/madeCases';
+import { caseOf } from './caseOf';
 import { lineContext } from './context';
 import { DRIVE_MARKS, driveMarkOf, isDriveMark } from './driveMarks';
 import type { MarkEntry } from './entry';
@@ -85,5 +87,24 @@ describe('a mark from outside', () => {
     ['with words for a value', { value: 'hot' }],
   ])('%s is kept and not understood', (_, change) => {
     expect(readEntry({ ...raw, ...change }, { id: '', at: 0 }).kind).toBe('unknown');
+  });
+
+  it('a probe on the housing is held against what the log shows then', () => {
+    const time_s = [0, 60, 120, 180, 600];
+    const measured_c = [20, 28, 33, NaN, 88];
+    const drives = new Map([['t', { ...madeDrive({ healthy: 0 }), curves: { time_s, measured_c } }]]);
+    const of = (...marks: MarkEntry[]) => oddsOf(caseOf({ vehicle, senderPoints: [], entries: marks, drives }).now);
+    const probe = (at_s: number, value: number, place = 'thermostat housing') =>
+      mark(at_s, { mark: 'probe', value, place });
+    const before = of();
+    expect(of(probe(125, 52))['sender-reads-low']).toBeGreaterThan(3 * before['sender-reads-low']);
+    // 55 K are more than an offset: the reading stands, lags, or the sender is in air.
+    expect(of(probe(125, 88)).healthy).toBeLessThan(before.healthy / 5);
+    expect(of(probe(600, 88))['sender-reads-low']).toBeLessThan(before['sender-reads-low']);
+    // A hose is not where the sender sits, and a moment without a reading is none.
+    expect(of(probe(125, 88, 'lower hose'))).toEqual(before);
+    expect(of(probe(300, 88))).toEqual(before);
+    const { lines } = caseOf({ vehicle, senderPoints: [], entries: [probe(125, 88)], drives });
+    expect(lines[0]!.seen).toBe('Housing 88 °C, scan reading 33 °C, minute 2.1 of the drive');
   });
 });

@@ -72,4 +72,14 @@ describe('entries from outside', () => {
     expect(read({ kind: 'seance', takenBack: true })).toMatchObject({ takenBack: true });
     expect(read({ kind: 'proof', takenBack: true })).toMatchObject({ kind: 'proof', takenBack: true });
   });
+
+  it('a field that no entry of its kind has makes it strange where only known ones are taken, and is dropped else', () => {
+    const said = { kind: 'statement', item: 'complaint-slow-warm-up', answer: 'yes', mood: 'cross' };
+    expect(readEntry(said, { id: 'a', at: 1 }, 'known-only')).toMatchObject({
+      ...{ kind: 'unknown', why: 'it has an unknown field: mood' },
+    });
+    expect(readEntry(said, { id: 'a', at: 1 })).not.toHaveProperty('mood');
+    const { mood: _mood, ...plain } = { ...said, id: 'b', at: 2, takenBack: true };
+    expect(readEntry(plain, { id: 'a', at: 1 }, 'known-only')).toMatchObject({ kind: 'statement', takenBack: true });
+  });
 });

@@ -128,8 +128,13 @@ function readTest(test: BenchTest): BenchTest {
  * as it came, with the reason, and moves nothing.
  *
  * @param fallback id and time for an entry that has none of its own
+ * @param fields what is done with a field that no entry of the kind has: a store's rows hold some of its own
  */
-export function readEntry(value: unknown, fallback: { readonly id: string; readonly at: number }): Entry {
+export function readEntry(
+  value: unknown,
+  fallback: { readonly id: string; readonly at: number },
+  fields: 'known-only' | 'dropped' = 'dropped',
+): Entry {
   const original = isRecord(value) ? value : { value };
   const id = typeof original.id === 'string' && original.id !== '' ? original.id : fallback.id;
   const at = typeof original.at === 'number' && Number.isFinite(original.at) ? original.at : fallback.at;
@@ -144,6 +149,8 @@ export function readEntry(value: unknown, fallback: { readonly id: string; reado
   if (typeof kind !== 'string' || !Object.hasOwn(SHAPES, kind)) {
     return unknown(`entries of kind “${typeof kind === 'string' ? kind : typeof kind}” are not known to this version`);
   }
+  const others = Object.keys(original).filter((k) => k !== 'kind' && !(k in SHAPES[kind as EntryKind].fields));
+  if (fields === 'known-only' && others.length > 0) return unknown(`it has an unknown field: ${others.join(', ')}`);
   try {
     const shape = SHAPES[kind as EntryKind].noUnknown();
     const entry = {

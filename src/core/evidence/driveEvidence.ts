@@ -6,6 +6,8 @@ export interface DriveEvidence {
   /** Whether it can carry evidence at all, and why not. */
   readonly quality: { readonly usable: boolean; readonly problems: readonly string[] };
   readonly evidence: readonly EvidenceLine[];
+  /** The reading over the drive, s from its start and °C, NaN where it was not there: what marks set by hand lie beside. */
+  readonly curves?: { readonly time_s: ArrayLike<number>; readonly measured_c?: ArrayLike<number> };
   /** Print of the log that it was made from, see `logPrint`; null where it is not known. */
   readonly log: string | null;
 }

@@ -7,6 +7,7 @@ import { DRIVE_MARKS } from '../driveMarks';
 import { isMark } from '../marks';
 import { fromBenchTest } from './benched';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
+import { fromMeasurement } from './measured';
 
 const SOURCE: Readonly<Record<Stage, { readonly source: string; readonly kind: EvidenceKind }>> = {
   complaint: { source: 'complaint', kind: 'said' },
@@ -73,8 +74,26 @@ function fromMark({ item, minute }: Pick<CheckEntry, 'item' | 'minute'>, context
   return [{ ...measuredLine(context, early.item, seen, blurred as typeof row), source: 'drive, by hand' }];
 }
 
+/** Places whose temperature is that of the coolant at the sender. */
+const AT_SENDER: readonly string[] = ['thermostat housing', 'head near sender'];
+
+/** A probe held to the housing while the drive was logged: beside what the log shows at that moment. */
+function fromProbe(entry: MarkEntry, context: LineContext): LineDraft[] {
+  const { id, at, traceId, at_s, value, place } = entry;
+  const scan_c = context.readingAt?.(traceId, at_s) ?? null;
+  if (value === null || scan_c === null || !AT_SENDER.includes(place)) return [];
+  const values = { housing_c: value, scan_c };
+  const lines = fromMeasurement(
+    { ...{ id, at, kind: 'measurement', name: 'housing', values }, ...{ tolerance: {}, place, text: '' } },
+    context,
+  );
+  return lines.map((line) => ({ ...line, seen: `${line.seen}, minute ${(at_s / 60).toFixed(1)} of the drive` }));
+}
+
 /** A mark set on a logged drive says what the same mark of a running one says. */
-export function fromDriveMark({ mark, place, at_s }: MarkEntry, context: LineContext): LineDraft[] {
+export function fromDriveMark(entry: MarkEntry, context: LineContext): LineDraft[] {
+  const { mark, place, at_s } = entry;
+  if (mark === 'probe') return fromProbe(entry, context);
   const item = DRIVE_MARKS[mark].as;
   const upper = mark !== 'hose-warm' || place === '' || place === DRIVE_MARKS['hose-warm'].places[0];
   return item !== null && upper ? fromMark({ item, minute: at_s / 60 }, context) : [];
