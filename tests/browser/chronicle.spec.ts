@@ -73,6 +73,41 @@ test('a whole job: complaint, drive, repair, second drive; what was wrong stays 
   await expect.poll(() => odds(page)).toBe(withWork);
 });
 
+test('a fan that is dead after the repair: whether it is new is asked first, and the arrival keeps its cause', async ({
+  page,
+}) => {
+  await newJob(page, 'Van 43');
+  await page.getByRole('checkbox', { name: 'Slow to warm up' }).click();
+  await openStage(page, '7');
+  await expect(page.getByTestId('chronicle').locator('li')).toHaveCount(1);
+  await page.getByLabel('What was done').selectOption('replaced-thermostat');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByTestId('chronicle')).toContainText('Replaced the thermostat');
+  await expect(page.getByTestId('since-repair')).toHaveCount(0);
+
+  const job = page.url().replace(/\/case$/, '');
+  await page.goto(`${job}/bench/fan`);
+  await page
+    .getByRole('group', { name: /Radiator fan commanded by scan tool/ })
+    .getByRole('button', { name: 'stands still' })
+    .click();
+  const asked = page.getByTestId('since-repair');
+  await expect(asked).toContainText('Was this there before the work?');
+  await expectClean(page);
+  await asked.getByRole('button', { name: 'no, only since the work' }).click();
+  await expect(asked).toHaveCount(0);
+  await expect(page.getByTestId('latest-evidence')).toContainText('came only since the work');
+  await expect(page.getByTestId('headline')).toHaveText('Fan not running');
+  await page.goto(`${job}/case`);
+  await expect(page.getByTestId('chronicle')).toContainText('Was this there before the work?: no, only since the work');
+  const fan = page.getByTestId('now-and-then').getByRole('row').filter({ hasText: 'Fan not running' });
+  const [then, now] = (await fan.textContent())!.match(/[\d.]+(?= ?%)/g)!.map(Number) as [number, number];
+  expect(now).toBeGreaterThan(then + 20);
+  // Taken back it is asked again.
+  await page.getByRole('button', { name: 'Undo' }).first().click();
+  await expect(asked).toBeVisible();
+});
+
 test('a reading entered twice counts once: the later one stands', async ({ page }) => {
   await newJob(page, 'Van 42');
   await openStage(page, '2');

@@ -110,7 +110,7 @@ describe('what if', () => {
   });
 
   it('a colder-rated part sets the code with nothing broken; the papers’ part does not', () => {
-    const code = (rated_c: number) => whatIf.warmUpCode({ ...whatIf.sound, rated_c }, MONITOR_DEFAULTS);
+    const code = (rated_c: number) => whatIf.warmUpCode({ ...whatIf.sound, rated_c }, MONITOR_DEFAULTS, 'sound');
     expect(code(vehicle.thermostat.rated_c)).toMatchObject({ ran: true, wouldSet: false });
     const colder = code(vehicle.thermostat.rated_c - 20);
     expect(colder).toMatchObject({ ran: true, wouldSet: true });
@@ -126,7 +126,7 @@ describe('what if', () => {
   });
 
   it('a frosty start is not judged, and that is no pass', () => {
-    expect(whatIf.warmUpCode({ ...whatIf.sound, outside_c: -20 }, MONITOR_DEFAULTS)).toMatchObject({
+    expect(whatIf.warmUpCode({ ...whatIf.sound, outside_c: -20 }, MONITOR_DEFAULTS, 'sound')).toMatchObject({
       ran: false,
       wouldSet: null,
     });

@@ -51,8 +51,12 @@ export interface WhatIfDrive {
   /** The same vehicle with nothing broken. */
   readonly sound: WhatIf;
   readonly run: (change: WhatIf) => WhatIfRun;
-  /** Whether the slow warm-up code would set on the changed drive; the control unit knows the rating by the papers. */
-  readonly warmUpCode: (change: WhatIf, settings: MonitorSettings) => CodeResult;
+  /**
+   * Whether the slow warm-up code would set on the changed drive; the control unit knows the rating by the papers. Begun
+   * from the drive as fitted, nothing changed is the drive itself; begun from a sound car it never is, as a fault that no
+   * slider has (a frozen sender) is gone too.
+   */
+  readonly warmUpCode: (change: WhatIf, settings: MonitorSettings, from?: 'asFitted' | 'sound') => CodeResult;
 }
 
 /** Effect of a blower step on the heater: the twin's own law (`twin/inputs`). */
@@ -62,6 +66,9 @@ const SCALE_HEIGHT_M = 8400;
 const DENSITY_EXPONENT = 0.6;
 /** A full cover still lets some air past, share. */
 const PAST_COVER = 0.06;
+
+const isSame = (a: WhatIf, b: WhatIf): boolean =>
+  (Object.keys(WHAT_IF_RANGES) as (keyof WhatIf)[]).every((key) => a[key] === b[key]);
 
 /** The sliders' ranges: what is met on cars and roads. */
 export const WHAT_IF_RANGES = {
@@ -154,24 +161,22 @@ export function prepareWhatIf(
     asFitted,
     sound: base,
     run,
-    warmUpCode: (change, settings) => {
+    warmUpCode: (change, settings, from = 'asFitted') => {
+      // Nothing changed is the drive itself, and has its own answer; what is changed is the curve that is drawn.
+      if (from === 'asFitted' && isSame(change, asFitted)) return runMonitors(asDriven, settings)[0]!;
       const onDrive = (values: Float64Array) => resample(time_s, values, asDriven.time_s);
-      const sum = (a: Float64Array, b: Float64Array) => a.map((v, i) => v + b[i]!);
-      const moved = (now: Float64Array, before: Float64Array) => onDrive(now.map((v, i) => v - before[i]!));
-      const reading_k = moved(run(change).reading_c, run(asFitted).reading_c);
       const soundAt = (outside_c: number) => runWith({ ...base, outside_c }, NO_TWIN_FAULT, SOUND_WIRING).reading_c;
       const outside_k = change.outside_c - base.outside_c;
+      const before = soundAt(base.outside_c);
+      const expected_k = onDrive(soundAt(change.outside_c).map((v, i) => v - before[i]!));
+      const reading_c = onDrive(run(change).reading_c);
       return runMonitors(
         {
           ...asDriven,
-          // The drive as it was, moved by what the change does: nothing changed is the drive's own answer.
-          reading_c: sum(asDriven.reading_c, reading_k),
-          expected_c:
-            outside_k === 0
-              ? asDriven.expected_c
-              : sum(asDriven.expected_c, moved(soundAt(change.outside_c), soundAt(base.outside_c))),
-          start_c: asDriven.start_c + reading_k[0]!,
-          intake_c: asDriven.intake_c === null ? null : asDriven.intake_c + outside_k,
+          reading_c,
+          expected_c: asDriven.expected_c.map((v, i) => v + expected_k[i]!),
+          start_c: reading_c[0]!,
+          intake_c: asDriven.intake_c === null ? change.outside_c : asDriven.intake_c + outside_k,
           ambient_c: asDriven.ambient_c === null ? null : asDriven.ambient_c + outside_k,
         },
         settings,

@@ -102,7 +102,7 @@ function Sliders({ drive, onCurve }: { drive: WhatIfDrive; onCurve: (curve: Curv
     onCurve(curve);
     return () => onCurve(null);
   }, [curve, onCurve]);
-  const code = useMemo(() => drive.warmUpCode(change, figures.monitors), [drive, change, figures.monitors]);
+  const code = useMemo(() => drive.warmUpCode(change, figures.monitors, from), [drive, change, figures.monitors, from]);
   const begin = (which: 'asFitted' | 'sound') => {
     setFrom(which);
     setChange(drive[which]);
