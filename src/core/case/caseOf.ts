@@ -28,6 +28,7 @@ import {
   weatherOpen,
   type Path,
 } from './filter/paths';
+import { strongestMove, type Moved } from './filter/moved';
 import { NO_WORD, wordTogether } from './filter/together';
 import { driveReading } from './driveReading';
 import { driveSays, type DrivePart } from './driveSays';
@@ -41,8 +42,7 @@ import { WORK } from './work';
 export interface CaseLine extends EvidenceLine {
   readonly entryId: string;
   readonly at: number;
-  /** The cause whose odds it moved most, by what factor, and its probability before and after. */
-  readonly moved: { readonly cause: Cause; readonly factor: number; readonly from: number; readonly to: number };
+  readonly moved: Moved;
   /** What a drive's line is made of; empty for every other. */
   readonly parts: readonly DrivePart[];
 }
@@ -105,14 +105,6 @@ const DROPPED_LOG = -1e6;
 const NOTHING: ReadonlySet<string> = new Set();
 /** Tests proposed at once. */
 const PROPOSED = 3;
-
-function strongestMove(before: PerCause<number>, after: PerCause<number>): CaseLine['moved'] {
-  const causes = Object.keys(after) as Cause[];
-  const cause = causes.reduce((a, b) => (Math.abs(after[b] - before[b]) > Math.abs(after[a] - before[a]) ? b : a));
-  const odds = (p: number) => p / Math.max(1e-12, 1 - p);
-  const factor = odds(after[cause]) / Math.max(1e-12, odds(before[cause]));
-  return { cause, factor, from: before[cause], to: after[cause] };
-}
 
 /** The forward pass over a chronicle, entry by entry. */
 class Walk {

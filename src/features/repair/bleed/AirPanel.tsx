@@ -50,8 +50,9 @@ function LevelForm() {
       ...(to_mm === null ? {} : { filled_to_mm: to_mm }),
       heat_cycles: heated ? 1 : 0,
     };
-    // Each level is an entry of its own: the one place where levels are kept.
-    keep(() => setMeasured(job.id, { name: 'level', place: bleedPlace(Date.now()) }, values), {
+    // Each level is an entry of its own, named by the moment of the press: a try that is made again is the same level.
+    const place = bleedPlace(Date.now());
+    keep(() => setMeasured(job.id, { name: 'level', place }, values), {
       says: 'Level written down.',
       undo: undoEntries,
     });
