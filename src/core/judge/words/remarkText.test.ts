@@ -113,6 +113,7 @@ describe('a remark in words', () => {
   it('says less where there is less to say', () => {
     expect(remarkText(remark('rival', { cause: 'healthy', times: 1.2 }))).toMatch(/, almost as likely\.$/);
     expect(remarkText(remark('rival', { cause: 'healthy', times: 31.4 }))).toMatch(/, 31 times less likely\.$/);
+    expect(remarkText(remark('rival', { cause: 'healthy', times: 1289 }))).toMatch(/, over 100 times less likely\.$/);
     expect(remarkText(remark('sag', { per10kmh_k: 0.3 }))).toMatch(/hardly changes/);
     expect(remarkText(remark('level', { level_c: 88, spread_k: 1 }))).toMatch(/is flat: 88 °C/);
     expect(remarkText(remark('start-against-air', { start_c: 3, outside_k: null, intake_k: null }))).toMatch(

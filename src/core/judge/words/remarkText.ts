@@ -81,8 +81,9 @@ const TEXT: { readonly [K in RemarkKind]: (figures: RemarkFigures[K], at_s: numb
     `The fitted heat does not carry it to the rating of ${temperatureText(rated_c)} on this drive.`,
   'no-rival': () => 'No other cause comes near it.',
   rival: ({ cause, times }) => {
-    const how =
-      times < ALMOST ? 'almost as likely' : `${times < 10 ? times.toFixed(1) : Math.round(times)} times less likely`;
+    // Odds that far out are a floor of the judge, no figure.
+    const shown = times >= 100 ? 'over 100' : times < 10 ? times.toFixed(1) : Math.round(times);
+    const how = times < ALMOST ? 'almost as likely' : `${shown} times less likely`;
     return `What else looks like this: ${named(cause)}, ${how}.`;
   },
   'parts-from-rival': ({ cause, rival_c, best_c, read_c }, at_s) =>
