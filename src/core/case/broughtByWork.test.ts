@@ -68,6 +68,22 @@ describe('what work brings', () => {
     expect(oddsOf(found.now)).toEqual(oddsOf(made(chronicle(tooCold)).now));
   });
 
+  it('an answer that is given twice counts once, and the latest stands', () => {
+    const once = oddsOf(made(chronicle(tooCold, replaced, fanStill, since('since'))).now);
+    expect(oddsOf(made(chronicle(tooCold, replaced, fanStill, since('since'), since('since'))).now)).toEqual(once);
+    expect(oddsOf(made(chronicle(tooCold, replaced, fanStill, since('before'), since('since'))).now)).toEqual(once);
+  });
+
+  it('two works of one visit have brought together what shows after them; what was seen between them has not', () => {
+    const filled = work('topped-up-and-bled');
+    const entries = chronicle(tooCold, light, replaced, filled, fanStill, since('since'));
+    const oneVisit = oddsOf(made(entries).atArrival)['fan-not-running'];
+    expect(oneVisit).toBeLessThan(0.1);
+    // Seen before the second work, it is not new since then.
+    const between = made(chronicle(tooCold, light, replaced, fanStill, filled, fanStill, since('before')));
+    expect(oddsOf(between.now)['fan-not-running']).toBeGreaterThan(0.6);
+  });
+
   it('a sound drive after the work still proves it', () => {
     const drives = { a: madeDrive({ healthy: 4, 'insufficient-heat': -5 }) };
     const found = made(chronicle(tooCold, light, replaced, drive('a')), drives);

@@ -35,7 +35,7 @@ import { driveSays, type DrivePart } from './driveSays';
 import { counting } from './lines/counting';
 import { pricesFor } from './prices';
 import { separability, type Separability } from './separability';
-import { asksSince, isSinceRepair, sinceRepair } from './sinceRepair';
+import { asksSince, isSinceRepair, sinceRepair, standsSince } from './sinceRepair';
 import { WORK } from './work';
 
 /** A piece of evidence and how it moved the odds. */
@@ -114,6 +114,8 @@ class Walk {
   readonly steps: CaseStep[] = [];
   readonly drives: CaseDrive[] = [];
   readonly works: WorkEntry[] = [];
+  /** How many lines there were when the last work was done. */
+  private linesAtWork = 0;
   /** Words of the drives since the last work, and what they say together. */
   private words: CauseLogs[] = [];
   private together = NO_WORD;
@@ -167,10 +169,10 @@ class Walk {
     for (const line of lines) this.line(entry, line, (paths) => seen(paths, line.logLikelihood));
   }
 
-  /** Whether what is wrong now came with the work; nothing before any work. */
+  /** Whether what is wrong now came with the work. */
   since(entry: CheckEntry): void {
     const said = sinceRepair(entry.answer);
-    if (said && this.works.length > 0) this.line(entry, said.line(entry), (paths) => seenOfWork(paths, said.log));
+    if (said) this.line(entry, said.line(entry), (paths) => seenOfWork(paths, said.log));
   }
 
   step(entry: Entry, says: string): void {
@@ -215,10 +217,13 @@ class Walk {
   work(entry: WorkEntry): void {
     const before = this.works.filter((w) => w.work === entry.work).length;
     const { risks } = this.figures;
-    const situation = { risks, benchPassed: entry.benchPassed, before, rates: this.rates, possible: this.possible };
+    const sameVisit = this.works.length > 0 && this.lines.length === this.linesAtWork;
+    const { rates, possible } = this;
+    const situation = { risks, benchPassed: entry.benchPassed, before, rates, possible, sameVisit };
     this.paths = afterWork(this.paths, entry.work, situation);
     this.now = this.odds(nowLogs);
     this.works.push(entry);
+    this.linesAtWork = this.lines.length;
     this.words = [];
     this.together = NO_WORD;
     this.hopeless = false;
@@ -245,8 +250,9 @@ function walkAll(input: CaseInput, figures: Figures) {
       walk.drive(entry, besideDrive.get(entry.id) ?? NOTHING);
       if (walk.drives.at(-1)?.counts) walk.step(entry, 'Drive logged');
     } else if (isSinceRepair(entry)) {
+      if (walk.works.length === 0 || !standsSince(entry, entries)) continue;
       walk.since(entry);
-      if (walk.works.length > 0) walk.step(entry, walk.lines.at(-1)!.seen);
+      walk.step(entry, walk.lines.at(-1)!.seen);
     } else {
       const lines = byEntry.get(entry.id) ?? [];
       if (lines.length === 0) continue;

@@ -30,6 +30,13 @@ const isAnswer = (answer: string): answer is Answer => Object.hasOwn(SAID, answe
 export const isSinceRepair = (entry: Entry): entry is CheckEntry =>
   entry.kind === 'check' && entry.item === SINCE_REPAIR.item;
 
+/** Whether an answer is the latest between the same two works: said again, in another tab perhaps, it counts once. */
+export function standsSince(entry: Entry, entries: readonly Entry[]): boolean {
+  const later = entries.slice(entries.indexOf(entry) + 1);
+  const work = later.findIndex((e) => e.kind === 'work');
+  return !later.slice(0, work < 0 ? undefined : work).some(isSinceRepair);
+}
+
 /** True for the item and one of its answers. */
 export const isSinceRepairAnswer = (item: string, answer: string): boolean =>
   item === SINCE_REPAIR.item && isAnswer(answer);

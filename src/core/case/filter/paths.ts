@@ -76,8 +76,10 @@ export interface WorkSituation {
   /** How often the same work was done on this job already. */
   readonly before: number;
   readonly rates: PerCause<number>;
-  /** Causes that cannot be on this car. */
+  /** Causes that can be on this car. */
   readonly possible: PerCause<boolean>;
+  /** Nothing was seen since the work before: both are one visit, and what the one brought came with both. */
+  readonly sameVisit: boolean;
 }
 
 /** Whatever a shop writes of itself, some work leaves nothing behind. */
@@ -100,7 +102,7 @@ function broughtBy(work: WorkKind, { risks, benchPassed, before, rates, possible
 }
 
 /** What work does to one story. */
-function worked(path: Path, work: WorkKind, shares: ReadonlyMap<Cause, number>): Path[] {
+function worked(path: Path, work: WorkKind, shares: ReadonlyMap<Cause, number>, sameVisit: boolean): Path[] {
   const cured = isFault(path.now) ? (workSpec(work).cures[path.now] ?? 0) : 1;
   const kept = isFault(path.now) ? 'healthy' : path.now;
   const left = [...shares.values()].reduce((sum, p) => sum + p, 0);
@@ -109,7 +111,7 @@ function worked(path: Path, work: WorkKind, shares: ReadonlyMap<Cause, number>):
     log: path.log + Math.log(cured * p),
   });
   return [
-    { ...path, brought: false, log: path.log + Math.log(1 - cured) },
+    { ...path, brought: path.brought && sameVisit, log: path.log + Math.log(1 - cured) },
     to(kept, 1 - left, false),
     ...[...shares].map(([cause, p]) => to(cause, p, true)),
   ].filter((p) => p.log > -Infinity);
@@ -118,5 +120,5 @@ function worked(path: Path, work: WorkKind, shares: ReadonlyMap<Cause, number>):
 /** The stories after work: parts are sound again but for a few, the rest stays, and a little is brought. */
 export function afterWork(paths: readonly Path[], work: WorkKind, situation: WorkSituation): Path[] {
   const shares = broughtBy(work, situation);
-  return merged(paths.flatMap((p) => worked(p, work, shares)));
+  return merged(paths.flatMap((p) => worked(p, work, shares, situation.sameVisit)));
 }
