@@ -30,12 +30,12 @@ import {
 } from './filter/paths';
 import { strongestMove, type Moved } from './filter/moved';
 import { NO_WORD, wordTogether } from './filter/together';
-import { driveReading } from './driveReading';
-import { driveSays, type DrivePart } from './driveSays';
+import { driveReading } from './lines/driveReading';
+import { driveSays, type DrivePart } from './filter/driveSays';
 import { counting } from './lines/counting';
 import { pricesFor } from './prices';
 import { separability, type Separability } from './separability';
-import { asksSince, isSinceRepair, sinceRepair, standsSince } from './sinceRepair';
+import { asksSince, isSinceRepair, sinceRepair, standsSince } from './filter/sinceRepair';
 import { WORK } from './work';
 
 /** A piece of evidence and how it moved the odds. */

@@ -42,7 +42,7 @@ export {
   levelsOf,
   levelSteps,
   type ColdLevel,
-} from './levels';
+} from './lines/levels';
 export { isMark, MARKED, MARKS, type MarkId } from './marks';
 export { DRIVE_MARK_KINDS, DRIVE_MARKS, driveMarkOf, isDriveMark, type DriveMarkKind } from './driveMarks';
 export {
@@ -71,8 +71,8 @@ export { readEntry } from './readEntry';
 export { repeatedParts } from './repeatedParts';
 export { SCHOOLS, type School } from './schools';
 export { type Separability } from './separability';
-export { SINCE_REPAIR } from './sinceRepair';
-export { type DrivePart } from './driveSays';
+export { SINCE_REPAIR } from './filter/sinceRepair';
+export { type DrivePart } from './filter/driveSays';
 export { wordTogether } from './filter/together';
 export { WORK, WORK_KINDS, WORK_RISKS, workSpec, type WorkKind, type WorkRisks } from './work';
 export {

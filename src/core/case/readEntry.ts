@@ -8,7 +8,7 @@ import type { Entry, EntryKind, KnownEntry } from './entry';
 import { isMark } from './marks';
 import { isMeasurement, valueError, type MeasurementName } from './measurements';
 import { isProofAnswer } from './proofItems';
-import { isSinceRepairAnswer } from './sinceRepair';
+import { isSinceRepairAnswer } from './filter/sinceRepair';
 import { WORK_KINDS, type WorkKind } from './work';
 
 const text = () => string().max(100_000).default('');

@@ -4,7 +4,7 @@ import { blurredUniform, normalCdf } from '../../signal';
 import { COLD_RAIL_C, HOT_RAIL_C, LEVEL_LOW_MM, SOAKED_H, WEAK_CAP } from '../coldChecks';
 import type { LineContext } from '../context';
 import type { Entry, MeasurementEntry } from '../entry';
-import { COLD_LEVEL_C, heatedAt, levelsOf, levelSteps } from '../levels';
+import { COLD_LEVEL_C, heatedAt, levelsOf, levelSteps } from './levels';
 import { sdOf } from '../measurements';
 import { measuredLine, softAnswer, type LineDraft } from './draft';
 import { clutch, element, fan, hold } from './circuits';

@@ -1,4 +1,4 @@
-import type { DriveEvidence } from '../evidence';
+import type { DriveEvidence } from '../../evidence';
 
 /** A reading further from a moment than this is not the one of that moment, s. */
 const NEAR_S = 20;

@@ -1,4 +1,4 @@
-import { CAUSES, perCause, type Cause, type PerCause } from '../base';
+import { CAUSES, perCause, type Cause, type PerCause } from '../../base';
 import {
   addLogs,
   causeName,
@@ -13,7 +13,7 @@ import {
   type DriveEvidence,
   type EvidenceLine,
   type Odds,
-} from '../evidence';
+} from '../../evidence';
 
 /** One part of a drive: what the drive would say alone if it ended there. */
 export interface DrivePart {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { chronicle } from '../../../tests/support/madeCases';
-import type { Entry } from './entry';
+import { chronicle } from '../../../../tests/support/madeCases';
+import type { Entry } from '../entry';
 import { bleedPlace, heatedAt, levelsOf, levelSteps } from './levels';
 
 const level = (mm: number, more: Record<string, number> = {}, place = '') =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { NEIGHBOURS, type Cause } from '../base';
-import { chronicle, drive, made, madeDrive, oddsOf, said, work } from '../../../tests/support/madeCases';
+import { NEIGHBOURS, type Cause } from '../../base';
+import { chronicle, drive, made, madeDrive, oddsOf, said, work } from '../../../../tests/support/madeCases';
 
 const THERMOSTAT: readonly Cause[] = NEIGHBOURS.flat();
 const sum = (odds: Readonly<Record<Cause, number>>, causes: readonly Cause[]) =>

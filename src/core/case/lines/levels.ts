@@ -1,4 +1,4 @@
-import type { Entry, MeasurementEntry } from './entry';
+import type { Entry, MeasurementEntry } from '../entry';
 
 /** A level read on one occasion. */
 export interface ColdLevel {

@@ -1,7 +1,7 @@
-import { isFault, type PerCause } from '../base';
-import { flatLogs, type EvidenceLine } from '../evidence';
-import type { CheckEntry, Entry } from './entry';
-import type { Path } from './filter/paths';
+import { isFault, type PerCause } from '../../base';
+import { flatLogs, type EvidenceLine } from '../../evidence';
+import type { CheckEntry, Entry } from '../entry';
+import type { Path } from './paths';
 
 /** Whether what is wrong now was there before the work: asked where a fault shows after work. */
 export const SINCE_REPAIR = {

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { startingVehicle } from '../planning';
-import { madeDrive, oddsOf } from '../../../tests/support/madeCases';
-import { caseOf } from './caseOf';
-import { lineContext } from './context';
-import { DRIVE_MARKS, driveMarkOf, isDriveMark } from './driveMarks';
-import type { MarkEntry } from './entry';
-import { fromCheck, fromDriveMark } from './lines/answered';
-import { readEntry } from './readEntry';
+import { startingVehicle } from '../../planning';
+import { madeDrive, oddsOf } from '../../../../tests/support/madeCases';
+import { caseOf } from '../caseOf';
+import { lineContext } from '../context';
+import { DRIVE_MARKS, driveMarkOf, isDriveMark } from '../driveMarks';
+import type { MarkEntry } from '../entry';
+import { fromCheck, fromDriveMark } from './answered';
+import { readEntry } from '../readEntry';
 
 const vehicle = startingVehicle({ fuel: 'petrol', displacement_l: 1.6, hybrid: false });
 const context = lineContext(vehicle);
